@@ -1,0 +1,12 @@
+/**
+ * What a game installs: plays the presets of a kit exactly as the tool does. No dependency, no DOM, no clock of its own.
+ *
+ *     import { createPlayer } from 'dinesis-runtime';
+ *     const player = createPlayer(kit.presets, { seed: 1 });
+ *     player.fire('cask-thud', { strength: 0.8 });
+ *     const offset = player.advance(dt); // x, y, z, pitch, yaw, roll, fov, on top of the resting camera
+ */
+export { createPlayer } from '../src/lib/core/shake/player';
+export type { FireOptions, Player, PlayerOptions } from '../src/lib/core/shake/player';
+export type { Play } from '../src/lib/core/shake/play';
+export { CHANNELS } from '../src/lib/core/units/channels';

@@ -1,0 +1,51 @@
+/** A preset's motion as a table of samples: what the strip draws, the measures read and the command line prints. */
+import type { ShakePreset } from '../kit/types';
+import { Player } from '../shake/player';
+import { CHANNEL_COUNT } from '../units/channels';
+import type { Hertz, Seconds } from '../units/quantities';
+
+export interface SampleOptions {
+	/** From the trigger; left out: delay + duration, or 5 s for a continuous preset. */
+	readonly seconds?: Seconds;
+	readonly fps?: Hertz;
+	/** The player's seed; the play is its first. */
+	readonly seed?: number;
+	/** The play's own seed instead of one made from `seed`. */
+	readonly playSeed?: number;
+	readonly strength?: number;
+	/** When, after the trigger, the play is stopped. */
+	readonly stopAt?: Seconds;
+}
+
+export interface Track {
+	readonly fps: Hertz;
+	/** Number of samples: sample i is at time i / fps from the trigger. */
+	readonly count: number;
+	/** `count` × 7 values, a sample after the other, channels in their order. */
+	readonly values: Float64Array;
+}
+
+/** How long a preset is looked at by default, from the trigger. */
+export const naturalLength = (preset: ShakePreset): Seconds =>
+	preset.timing.mode === 'burst' ? preset.timing.delay + preset.timing.duration : 5;
+
+/** Fires the preset once at time 0 and samples it. Throws a RangeError for a rate or a length that is not positive and finite. */
+export function sampleShake(preset: ShakePreset, options: SampleOptions = {}): Track {
+	const { seconds = naturalLength(preset), fps = 60, seed = 1, strength = 1, stopAt } = options;
+	if (!(fps > 0 && fps < Infinity)) throw new RangeError(`Samples a second must be above 0; it is ${fps}.`);
+	if (!(seconds >= 0 && seconds < Infinity)) throw new RangeError(`Seconds must be 0 or more; it is ${seconds}.`);
+	const player = new Player([preset], { seed });
+	const play = player.fire(preset.id, { strength, seed: options.playSeed })!;
+	const count = Math.floor(seconds * fps + 1e-9) + 1;
+	const values = new Float64Array(count * CHANNEL_COUNT);
+	let stopped = stopAt === undefined;
+	for (let i = 0; i < count; i++) {
+		const time = i / fps;
+		if (!stopped && time >= stopAt!) {
+			play.stop(stopAt!);
+			stopped = true;
+		}
+		values.set(player.advanceTo(time), i * CHANNEL_COUNT);
+	}
+	return { fps, count, values };
+}

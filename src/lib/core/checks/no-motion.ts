@@ -1,0 +1,27 @@
+import { channelsOf } from '../units/channels';
+import type { Finding, PresetCheck } from './types';
+
+const note = (place: string, sentence: string, extra: Partial<Finding> = {}): Finding[] => [
+	{ check: 'no-motion', level: 'warning', place, sentence, ...extra }
+];
+
+/** A preset that moves nothing, and why. */
+export const noMotion: PresetCheck = (preset) => {
+	const { layers, timing } = preset;
+	if (layers.length === 0) return note('layers', 'There is no layer, so nothing moves.');
+	const heard = layers.filter((layer) => !layer.mute);
+	if (heard.length === 0)
+		return note('layers', 'Every layer is muted, so nothing moves.', {
+			fix: {
+				label: 'Unmute them',
+				apply: (p) => ({ ...p, layers: p.layers.map((layer) => ({ ...layer, mute: false })) })
+			}
+		});
+	if (timing.mode === 'burst' && timing.duration === 0)
+		return note('timing.duration', 'The length is 0 s, so nothing moves.');
+	if (preset.amount === 0) return note('amount', 'The amount is 0, so nothing moves.');
+	const moves = heard.some(
+		(layer) => layer.amount !== 0 && channelsOf(preset.view).some((c) => (layer.channels[c]?.amplitude ?? 0) !== 0)
+	);
+	return moves ? [] : note('layers[0].channels', 'No channel has an amplitude, so nothing moves.');
+};

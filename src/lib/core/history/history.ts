@@ -1,0 +1,91 @@
+/** Undo as data: reversible diffs of a frozen document. One gesture (a drag, a run of arrow presses) is one step. */
+import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
+
+interface Step {
+	readonly label: string;
+	/** Changes with the same mark, one after the other, are one step. null: never joined. */
+	mark: string | null;
+	patches: Patch[];
+	inverse: Patch[];
+}
+
+const MOST_STEPS = 1000;
+const key = (patch: Patch): string => patch.path.join('\u0000');
+
+export class History<T extends object> {
+	private past: Step[] = [];
+	private future: Step[] = [];
+
+	constructor(private document: T) {
+		enablePatches();
+	}
+
+	get present(): T {
+		return this.document;
+	}
+
+	/** What the next undo takes back; null when there is nothing. */
+	get undoLabel(): string | null {
+		return this.past.at(-1)?.label ?? null;
+	}
+
+	get redoLabel(): string | null {
+		return this.future.at(-1)?.label ?? null;
+	}
+
+	/** Changes the document. Returns false when the recipe changed nothing. */
+	change(label: string, recipe: (draft: Draft<T>) => void, mark: string | null = null): boolean {
+		const [next, patches, inverse] = produceWithPatches(this.document, (draft) => void recipe(draft));
+		if (patches.length === 0) return false;
+		this.document = next;
+		this.future = [];
+		const last = this.past.at(-1);
+		if (last && mark !== null && last.mark === mark) join(last, patches, inverse);
+		else this.past.push({ label, mark, patches, inverse });
+		if (this.past.length > MOST_STEPS) this.past.shift();
+		return true;
+	}
+
+	/** Ends the gesture: the next change is a step of its own even with the same mark. */
+	seal(): void {
+		const last = this.past.at(-1);
+		if (last) last.mark = null;
+	}
+
+	/** Takes in a change made elsewhere. It is no step: undo passes it by. */
+	accept(recipe: (draft: Draft<T>) => void): void {
+		this.document = produceWithPatches(this.document, (draft) => void recipe(draft))[0];
+	}
+
+	/** Takes the last step back and returns its label; null when there is none. A step that no longer fits is dropped. */
+	undo(): string | null {
+		return this.move(this.past, this.future, 'inverse');
+	}
+
+	redo(): string | null {
+		return this.move(this.future, this.past, 'patches');
+	}
+
+	private move(from: Step[], to: Step[], way: 'patches' | 'inverse'): string | null {
+		for (let step = from.pop(); step; step = from.pop()) {
+			try {
+				this.document = applyPatches(this.document, step[way]);
+			} catch {
+				continue;
+			}
+			step.mark = null;
+			to.push(step);
+			return step.label;
+		}
+		return null;
+	}
+}
+
+/** Joins a change onto a step: the latest forward diff, the earliest backward one when both touch the same places. */
+function join(step: Step, patches: Patch[], inverse: Patch[]): void {
+	const same =
+		patches.length === step.patches.length &&
+		patches.every((p, i) => p.op === 'replace' && step.patches[i]!.op === 'replace' && key(p) === key(step.patches[i]!));
+	step.inverse = same ? step.inverse : [...inverse, ...step.inverse];
+	step.patches = same ? patches : [...step.patches, ...patches];
+}

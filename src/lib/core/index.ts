@@ -1,0 +1,54 @@
+/** The one door into the core. */
+export { CHANNELS, CHANNEL_COUNT, channelsOf, familyOf, unitOf } from './units/channels';
+export type { Channel, ChannelFamily, View } from './units/channels';
+export { toDegrees, toRadians } from './units/quantities';
+export type { Cycles, Degrees, Hertz, Metres, Radians, Seconds } from './units/quantities';
+export { clamp, clamp01 } from './math/scalar';
+export { compileEase, easeAt, EASE_NAMES, overshoots, runEase } from './math/ease';
+export type { Ease, EaseHandles, EaseName } from './math/ease';
+export { compileCurve, runCurve } from './math/curve';
+export type { CurvePoint } from './math/curve';
+export { combine, hashText, mix, unit } from './random/hash';
+export { waveAt, WAVE_SHAPES } from './patterns/wave';
+export type { WavePattern, WaveShape } from './patterns/wave';
+export type { NoisePattern } from './patterns/noise';
+export { compileGain, gainAt, stopGain, type GainShape } from './shake/gain';
+export { createPlayer, Player } from './shake/player';
+export type { FireOptions, PlayerOptions } from './shake/player';
+export type { Play } from './shake/play';
+export { naturalLength, sampleShake } from './analysis/sample';
+export type { SampleOptions, Track } from './analysis/sample';
+export { measureShake } from './analysis/measure';
+export type { Measure } from './analysis/measure';
+export { pictureMovement, REFERENCE } from './analysis/picture';
+export { checkKit, checkPreset } from './checks';
+export type { CheckContext, Finding, Fix, Level } from './checks';
+export { History } from './history/history';
+export { freeId, newLayer, newPreset } from './kit/defaults';
+export { kitJsonSchema } from './kit/kit-shape';
+export { LIMITS, PATTERN_KINDS } from './kit/preset-shape';
+export { MOST_BYTES, openKit, openPreset, readKit, sayProblem, writeKit } from './kit/read';
+export type { ReadResult } from './kit/read';
+export { isId, show } from './kit/shape';
+export type { Problem } from './kit/shape';
+export { isShake, KIT_FORMAT, KIT_VERSION, OVERLAP_RULES } from './kit/types';
+export type {
+	CarriedPreset,
+	ChannelSettings,
+	Fade,
+	GameEvent,
+	GameParameter,
+	Growth,
+	Kit,
+	Layer,
+	Life,
+	OverlapRule,
+	Pattern,
+	PatternKind,
+	Reach,
+	ShakePreset,
+	Space,
+	Start,
+	Timing
+} from './kit/types';
+export { trackToCsv } from './formats/csv';

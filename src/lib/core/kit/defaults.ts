@@ -1,0 +1,63 @@
+/** New objects, ready to play. */
+import type { Layer, ShakePreset } from './types';
+
+/** A layer that is felt at once: a little noise on height and roll. */
+export const newLayer = (id: string): Layer => ({
+	id,
+	amount: 1,
+	rate: 1,
+	delay: 0,
+	mute: false,
+	pattern: { kind: 'noise', octaves: 1, lacunarity: 2, persistence: 0.5 },
+	channels: {
+		y: { amplitude: 0.05, frequency: 6, start: 'random' },
+		roll: { amplitude: 0.8, frequency: 5, start: 'random' }
+	}
+});
+
+export const newPreset = (id: string, name: string): ShakePreset => ({
+	id,
+	family: 'shake',
+	view: 'space',
+	name,
+	about: '',
+	tags: [],
+	suits: 'burst',
+	amount: 1,
+	rate: 1,
+	space: 'camera',
+	priority: 0,
+	duck: 1,
+	duckTime: 0.1,
+	timing: {
+		mode: 'burst',
+		duration: 1,
+		delay: 0,
+		fadeIn: { time: 0.05, ease: 'sine-out' },
+		fadeOut: { time: 0.6, ease: 'cubic-out' },
+		life: null,
+		growth: null
+	},
+	overlap: { rule: 'stack', limit: 8 },
+	reach: null,
+	seed: null,
+	drives: [],
+	layers: [newLayer('layer-1')]
+});
+
+/** An id made from a name that none of `taken` has: "Cask thud" → `cask-thud`, `cask-thud-2` … */
+export function freeId(name: string, taken: Iterable<string>): string {
+	const used = new Set(taken);
+	const base =
+		name
+			.normalize('NFKD')
+			.toLowerCase()
+			.replace(/[^a-z0-9]+/g, '-')
+			.replace(/^-+|-+$/g, '')
+			.slice(0, 58)
+			.replace(/-+$/, '') || 'preset';
+	if (!used.has(base)) return base;
+	let n = 2;
+	while (used.has(`${base}-${n}`)) n++;
+	return `${base}-${n}`;
+}

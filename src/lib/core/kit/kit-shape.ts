@@ -1,0 +1,82 @@
+/** What a whole kit looks like: its header, events and game values, and its lists. */
+import {
+	anything,
+	boolean,
+	either,
+	id,
+	isRecord,
+	list,
+	number,
+	object,
+	oneOf,
+	required,
+	text,
+	withDefault,
+	type JsonSchema,
+	type Shape
+} from './shape';
+import { shakePreset, tag } from './preset-shape';
+import { KIT_FORMAT, KIT_VERSION } from './types';
+
+const eventValue = object({
+	id: required(id('of the number')),
+	unit: withDefault(text('its unit', 20), ''),
+	min: withDefault(number('its least', -1e9, 1e9), 0),
+	max: withDefault(number('its most', -1e9, 1e9), 1)
+});
+
+export const gameEvent: Shape = object({
+	id: required(id('of the event')),
+	name: required(text('a name', 120, 1)),
+	kind: withDefault(oneOf('a moment, or a state with a start and an end', ['moment', 'state']), 'moment'),
+	placed: withDefault(boolean('whether it has a place'), false),
+	tags: withDefault(list(tag, { most: 40 }), []),
+	values: withDefault(list(eventValue, { most: 16, unique: 'id' }), [])
+});
+
+const parameter: Shape = object({
+	id: required(id('of the game value')),
+	name: required(text('a name', 120, 1)),
+	min: withDefault(number('its least', -1e9, 1e9), 0),
+	max: withDefault(number('its most', -1e9, 1e9), 1),
+	rest: withDefault(number('its value at rest', -1e9, 1e9), 0)
+});
+
+/** A preset of a family that is not played yet is carried along. */
+const carried = object({
+	id: required(id('of the preset')),
+	family: required(oneOf('the family', ['bob', 'lag'])),
+	name: required(text('a name', 120, 1))
+});
+
+export const anyPreset: Shape = either('an object with "family": "shake", "bob" or "lag"', [
+	{ when: (v) => isRecord(v) && (v.family === 'bob' || v.family === 'lag'), shape: carried },
+	{ when: isRecord, shape: shakePreset }
+]);
+
+export const kitBody: Shape = object({
+	events: withDefault(list(gameEvent, { most: 10000, unique: 'id' }), []),
+	parameters: withDefault(list(parameter, { most: 10000, unique: 'id' }), []),
+	presets: withDefault(list(anyPreset, { unique: 'id' }), []),
+	cues: withDefault(list(anything('a cue')), []),
+	rigs: withDefault(list(anything('a rig')), []),
+	courses: withDefault(list(anything('a course')), [])
+});
+
+/** The JSON Schema (2020-12) that is published with the product. */
+export function kitJsonSchema(): JsonSchema {
+	const body = kitBody.schema() as { properties: JsonSchema };
+	return {
+		$schema: 'https://json-schema.org/draft/2020-12/schema',
+		title: 'Dinesis kit',
+		description: 'Presets of camera motion, the game events that set them off, and what they stand in. Units: docs/kit-format.md.',
+		type: 'object',
+		properties: {
+			format: { const: KIT_FORMAT },
+			version: { const: KIT_VERSION },
+			name: { type: 'string', minLength: 1, maxLength: 120 },
+			...body.properties
+		},
+		required: ['format', 'version', 'name']
+	};
+}

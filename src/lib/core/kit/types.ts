@@ -1,0 +1,152 @@
+/** The kit's objects as they are in memory: every optional field filled in, unknown fields carried along untouched. */
+import type { CurvePoint } from '../math/curve';
+import type { Ease } from '../math/ease';
+import type { NoisePattern } from '../patterns/noise';
+import type { WavePattern } from '../patterns/wave';
+import type { Channel, View } from '../units/channels';
+import type { Cycles, Hertz, Metres, Seconds } from '../units/quantities';
+
+export const KIT_FORMAT = 'dinesis-kit';
+export const KIT_VERSION = 1;
+
+export type Pattern = NoisePattern | WavePattern;
+export type PatternKind = Pattern['kind'];
+
+/** Where a channel's pattern begins: at its zero, anywhere (another place in every play), or at a set phase. */
+export type Start = 'zero' | 'random' | Cycles;
+
+export interface ChannelSettings {
+	/** The farthest the channel goes at full gain, in the channel's unit. Negative turns the motion around. */
+	readonly amplitude: number;
+	readonly frequency: Hertz;
+	readonly start: Start;
+}
+
+export interface Layer {
+	readonly id: string;
+	readonly name?: string;
+	readonly amount: number;
+	readonly rate: number;
+	/** How much later than the play the layer begins. */
+	readonly delay: Seconds;
+	readonly mute: boolean;
+	readonly pattern: Pattern;
+	readonly channels: Readonly<Partial<Record<Channel, ChannelSettings>>>;
+}
+
+export interface Fade {
+	readonly time: Seconds;
+	readonly ease: Ease;
+}
+
+export type Life = { readonly decayHalfLife: Seconds } | { readonly points: readonly CurvePoint[] };
+
+/** Growth of a continuous play: from one factor to another over so many seconds, then held. */
+export interface Growth {
+	readonly from: number;
+	readonly to: number;
+	readonly over: Seconds;
+}
+
+export interface Timing {
+	/** A burst lasts `duration`, fades included; a continuous play runs until it is stopped. */
+	readonly mode: 'burst' | 'continuous';
+	readonly duration: Seconds;
+	readonly delay: Seconds;
+	readonly fadeIn: Fade;
+	readonly fadeOut: Fade;
+	readonly life: Life | null;
+	readonly growth: Growth | null;
+}
+
+export const OVERLAP_RULES = ['stack', 'restart', 'ignore', 'extend'] as const;
+export type OverlapRule = (typeof OVERLAP_RULES)[number];
+
+export interface Reach {
+	/** Full strength up to here. */
+	readonly full: Metres;
+	/** Nothing from here on. */
+	readonly edge: Metres;
+	readonly falloff: Ease;
+	readonly listener: 'camera' | 'body';
+	/** Metres a second at which the motion arrives; null: at once. */
+	readonly travelSpeed: number | null;
+}
+
+export type Space = 'camera' | 'world' | 'source';
+
+export interface ShakePreset {
+	readonly id: string;
+	readonly family: 'shake';
+	readonly view: View;
+	readonly name: string;
+	readonly about: string;
+	readonly tags: readonly string[];
+	/** What it was made for; the timing's mode is what it does. */
+	readonly suits: 'burst' | 'continuous';
+	/** Multiplies all amplitudes. */
+	readonly amount: number;
+	/** Multiplies all frequencies. */
+	readonly rate: number;
+	readonly space: Space;
+	readonly priority: number;
+	/** What lower priorities are multiplied by while this plays. */
+	readonly duck: number;
+	readonly duckTime: Seconds;
+	readonly timing: Timing;
+	readonly overlap: { readonly rule: OverlapRule; readonly limit: number };
+	readonly reach: Reach | null;
+	/** A pinned seed: every play is the same. null: each play differs. */
+	readonly seed: number | null;
+	readonly drives: readonly unknown[];
+	readonly layers: readonly Layer[];
+	/** The id of the preset this one was copied from. */
+	readonly origin?: string;
+}
+
+export interface EventValue {
+	readonly id: string;
+	readonly unit: string;
+	readonly min: number;
+	readonly max: number;
+}
+
+export interface GameEvent {
+	readonly id: string;
+	readonly name: string;
+	/** A moment happens; a state starts and ends. */
+	readonly kind: 'moment' | 'state';
+	readonly placed: boolean;
+	readonly tags: readonly string[];
+	readonly values: readonly EventValue[];
+}
+
+export interface GameParameter {
+	readonly id: string;
+	readonly name: string;
+	readonly min: number;
+	readonly max: number;
+	readonly rest: number;
+}
+
+/** A preset of a family this version does not play yet: carried along untouched. */
+export interface CarriedPreset {
+	readonly id: string;
+	readonly family: string;
+	readonly name: string;
+}
+
+export interface Kit {
+	readonly format: typeof KIT_FORMAT;
+	readonly version: number;
+	readonly name: string;
+	readonly events: readonly GameEvent[];
+	readonly parameters: readonly GameParameter[];
+	readonly presets: readonly (ShakePreset | CarriedPreset)[];
+	readonly cues: readonly unknown[];
+	readonly rigs: readonly unknown[];
+	readonly courses: readonly unknown[];
+}
+
+export const isShake = (preset: ShakePreset | CarriedPreset): preset is ShakePreset => preset.family === 'shake';
+

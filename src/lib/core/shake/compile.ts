@@ -1,0 +1,71 @@
+/** Turns a preset into the flat arrays that a play runs on. Allocates; done once per change, never per frame. */
+import { compileNoise, type CompiledNoise } from '../patterns/noise';
+import type { WaveShape } from '../patterns/wave';
+import { hashText } from '../random/hash';
+import { CHANNELS, channelsOf } from '../units/channels';
+import type { Cycles, Seconds } from '../units/quantities';
+import type { Layer, PatternKind, ShakePreset } from '../kit/types';
+import { compileGain, type GainShape } from './gain';
+
+export interface CompiledLayer {
+	readonly id: string;
+	readonly hash: number;
+	readonly kind: PatternKind;
+	readonly delay: Seconds;
+	/** Channel numbers of the active channels, rising. The arrays below hold one entry for each. */
+	readonly channels: Uint8Array;
+	/** Amplitude × amounts, in the channel's unit. */
+	readonly scales: Float64Array;
+	/** Frequency × rates, in hertz. */
+	readonly frequencies: Float64Array;
+	/** Where the pattern begins, in cycles; NaN for `random`. */
+	readonly starts: Float64Array;
+	/** Rate of the preset × the layer's: what a pattern that reads time instead of phase runs at. */
+	readonly rate: number;
+	/** How many seeds each channel needs. */
+	readonly seedsPerChannel: number;
+	readonly noise: CompiledNoise | null;
+	readonly wave: WaveShape;
+}
+
+export interface CompiledShake {
+	readonly preset: ShakePreset;
+	readonly gain: GainShape;
+	readonly layers: readonly CompiledLayer[];
+}
+
+/** A channel number's own hash, from its name, so that it does not hang on an order. */
+const CHANNEL_HASHES = CHANNELS.map(hashText);
+export const channelHash = (channel: number): number => CHANNEL_HASHES[channel]!;
+
+const startOf = (start: 'zero' | 'random' | Cycles): number => (start === 'zero' ? 0 : start === 'random' ? NaN : start);
+
+function compileLayer(preset: ShakePreset, layer: Layer): CompiledLayer {
+	const active = channelsOf(preset.view).filter((name) => layer.channels[name] !== undefined);
+	const settings = active.map((name) => layer.channels[name]!);
+	const rate = preset.rate * layer.rate;
+	const pattern = layer.pattern;
+	return {
+		id: layer.id,
+		hash: hashText(layer.id),
+		kind: pattern.kind,
+		delay: layer.delay,
+		channels: Uint8Array.from(active, (name) => CHANNELS.indexOf(name)),
+		scales: Float64Array.from(settings, (c) => c.amplitude * preset.amount * layer.amount),
+		frequencies: Float64Array.from(settings, (c) => c.frequency * rate),
+		starts: Float64Array.from(settings, (c) => startOf(c.start)),
+		rate,
+		seedsPerChannel: pattern.kind === 'noise' ? pattern.octaves : 1,
+		noise: pattern.kind === 'noise' ? compileNoise(pattern) : null,
+		wave: pattern.kind === 'wave' ? pattern.shape : 'sine'
+	};
+}
+
+/** Muted layers are left out. `length` overrides a burst's duration. */
+export function compileShake(preset: ShakePreset, length?: Seconds): CompiledShake {
+	return {
+		preset,
+		gain: compileGain(preset.timing, length),
+		layers: preset.layers.filter((layer) => !layer.mute).map((layer) => compileLayer(preset, layer))
+	};
+}

@@ -1,0 +1,166 @@
+/** One running instance of a shake preset. */
+import { addNoise } from '../patterns/noise';
+import { addWave } from '../patterns/wave';
+import { combine, mix, unit } from '../random/hash';
+import type { Seconds } from '../units/quantities';
+import { channelHash, type CompiledLayer, type CompiledShake } from './compile';
+import { endOf, fadeInGain, sharedGain, stopGain } from './gain';
+
+/** A layer's state within a play: where each channel's phase stood when its frequency last changed. */
+interface LayerRun {
+	layer: CompiledLayer;
+	/** Phase of each active channel at age `since`, in cycles. */
+	phases: Float64Array;
+	/** The layer's own age at which `phases` held. */
+	since: Seconds;
+	seeds: Int32Array;
+	/** Where each octave begins, in its own cells. */
+	shifts: Float64Array;
+	/** The layer's gain when the play was stopped: the stop never rises above it. */
+	heldGain: number;
+}
+
+/** Buffers for one frame, shared by all plays of a player. */
+export interface Scratch {
+	readonly phases: Float64Array;
+	readonly gain: Float64Array;
+}
+
+export const createScratch = (): Scratch => ({ phases: new Float64Array(7), gain: new Float64Array(1) });
+
+function startLayer(layer: CompiledLayer, playSeed: number): LayerRun {
+	const count = layer.channels.length;
+	const per = layer.seedsPerChannel;
+	const seeds = new Int32Array(count * per);
+	const shifts = new Float64Array(count * per);
+	const phases = new Float64Array(count);
+	const layerSeed = combine(playSeed, layer.hash);
+	for (let j = 0; j < count; j++) {
+		const seed = combine(layerSeed, channelHash(layer.channels[j]!));
+		const random = Number.isNaN(layer.starts[j]!);
+		for (let k = 0; k < per; k++) {
+			seeds[j * per + k] = combine(seed, k);
+			// Each octave begins at a place of its own, so that octaves share no zeros.
+			shifts[j * per + k] = random && layer.kind === 'noise' ? unit(mix(seeds[j * per + k]! ^ 0x5bd1e995)) : 0;
+		}
+		phases[j] = !random ? layer.starts[j]! : layer.kind === 'noise' ? 0 : unit(mix(seed ^ 0x5bd1e995));
+	}
+	return { layer, phases, since: 0, seeds, shifts, heldGain: Infinity };
+}
+
+export class Play {
+	private runs: LayerRun[];
+	/** The age at which it was stopped; null while nobody has. */
+	private stopped: Seconds | null = null;
+	/** The gain of its loudest layer in the last frame, for display and for choosing whom to replace. */
+	level = 0;
+
+	constructor(
+		/** Names the play within its player; never used twice. */
+		readonly id: number,
+		private shake: CompiledShake,
+		/** The player's time at the trigger. */
+		readonly trigger: Seconds,
+		/** From the trigger to the start: the preset's delay and the way the motion has to travel. */
+		readonly delay: Seconds,
+		readonly strength: number,
+		readonly seed: number,
+		/** The length it was fired with instead of its preset's. */
+		readonly length: Seconds | undefined
+	) {
+		this.runs = shake.layers.map((layer) => startLayer(layer, seed));
+	}
+
+	get presetId(): string {
+		return this.shake.preset.id;
+	}
+
+	get stoppedAt(): Seconds | null {
+		return this.stopped;
+	}
+
+	/** The age at which it is over; Infinity for a continuous play that runs. */
+	get end(): Seconds {
+		return endOf(this.shake.gain, this.stopped);
+	}
+
+	ageAt(now: Seconds): Seconds {
+		return now - this.trigger - this.delay;
+	}
+
+	/** Over for good: past its end, or stopped before it began. */
+	isOver(now: Seconds): boolean {
+		return this.ageAt(now) >= this.end;
+	}
+
+	/** Begins the fade out. A second stop changes nothing; a stop during the delay means that it never starts. */
+	stop(now: Seconds): void {
+		if (this.stopped !== null) return;
+		const age = this.ageAt(now);
+		if (age < 0) return this.cut();
+		const shared = sharedGain(this.shake.gain, age);
+		for (const run of this.runs) run.heldGain = shared * fadeInGain(this.shake.gain, age - run.layer.delay);
+		this.stopped = age;
+	}
+
+	/** Ends it at once. */
+	cut(): void {
+		this.stopped = -Infinity;
+	}
+
+	/**
+	 * Goes on as a changed preset. Phases are carried, so that a changed frequency makes no jump;
+	 * layers and channels that are new begin at their own start.
+	 */
+	retune(shake: CompiledShake, now: Seconds): void {
+		const age = this.ageAt(now);
+		this.runs = shake.layers.map((layer) => {
+			const fresh = startLayer(layer, this.seed);
+			const before = this.runs.find((run) => run.layer.id === layer.id);
+			if (!before) return fresh;
+			const layerAge = Math.max(0, age - layer.delay);
+			for (let j = 0; j < layer.channels.length; j++) {
+				const i = before.layer.channels.indexOf(layer.channels[j]!);
+				const sameStart = i >= 0 && Object.is(before.layer.starts[i], layer.starts[j]);
+				if (i < 0 || !sameStart || before.layer.kind !== layer.kind) {
+					fresh.phases[j]! += layer.frequencies[j]! * layerAge;
+					continue;
+				}
+				const oldAge = Math.max(0, age - before.layer.delay);
+				fresh.phases[j] = before.phases[i]! + before.layer.frequencies[i]! * (oldAge - before.since);
+			}
+			fresh.since = layerAge;
+			fresh.heldGain = before.heldGain;
+			return fresh;
+		});
+		this.shake = shake;
+	}
+
+	/** Adds the play's motion at time `now`, times `factor`, to the seven channels of `out`. */
+	addTo(now: Seconds, factor: number, scratch: Scratch, out: Float64Array): void {
+		const age = this.ageAt(now);
+		this.level = 0;
+		if (age < 0 || age >= this.end) return;
+		const shape = this.shake.gain;
+		const shared = sharedGain(shape, age);
+		const left = this.stopped === null ? 1 : stopGain(shape, age, this.stopped);
+		const { phases, gain } = scratch;
+		for (let i = 0; i < this.runs.length; i++) {
+			const run = this.runs[i]!;
+			const layer = run.layer;
+			const layerAge = age - layer.delay;
+			if (layerAge < 0) continue;
+			let level = shared * fadeInGain(shape, layerAge);
+			if (level > run.heldGain) level = run.heldGain;
+			level *= left;
+			if (level > this.level) this.level = level;
+			gain[0] = level * this.strength * factor;
+			const elapsed = layerAge - run.since;
+			for (let j = 0; j < layer.channels.length; j++)
+				phases[j] = run.phases[j]! + layer.frequencies[j]! * elapsed;
+			if (layer.noise)
+				addNoise(layer.noise, layer.channels, layer.scales, phases, run.seeds, run.shifts, gain, out);
+			else addWave(layer.wave, layer.channels, layer.scales, phases, gain, out);
+		}
+	}
+}
