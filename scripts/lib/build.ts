@@ -1,0 +1,44 @@
+/** Builds the application into a folder named after its sources, so that a running one is never built over. */
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT } from './paths';
+
+const SOURCES = ['src', 'runtime', 'static', 'demo', 'package-lock.json', 'svelte.config.js', 'vite.config.ts', 'tsconfig.json'];
+
+function* filesBelow(path: string): Generator<string> {
+	if (!existsSync(path)) return;
+	if (statSync(path).isFile()) return void (yield path);
+	for (const name of readdirSync(path).sort()) yield* filesBelow(join(path, name));
+}
+
+function sourcesHash(): string {
+	const hash = createHash('sha256');
+	for (const source of SOURCES)
+		for (const file of filesBelow(join(ROOT, source)))
+			if (!file.endsWith('.test.ts')) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+	return hash.digest('hex').slice(0, 16);
+}
+
+/** The folder of an up-to-date build. Throws an Error with the builder's last lines when building fails. */
+export function builtApplication(say: (message: string) => void): string {
+	const builds = join(ROOT, 'build');
+	const folder = join(builds, sourcesHash());
+	const stamp = join(folder, 'complete');
+	if (existsSync(stamp)) return folder;
+	say('building the application (the sources changed)');
+	const done = spawnSync('npx', ['vite', 'build', '--logLevel', 'warn'], {
+		cwd: ROOT,
+		encoding: 'utf8',
+		env: { ...process.env, DINESIS_BUILD: folder, NODE_ENV: 'production' }
+	});
+	if (done.status !== 0) throw new Error(`Building the application failed:\n${`${done.stdout}${done.stderr}`.slice(-3000)}`);
+	writeFileSync(stamp, new Date().toISOString());
+	const older = readdirSync(builds)
+		.map((name) => join(builds, name))
+		.filter((path) => path !== folder)
+		.sort((a, b) => statSync(b).mtimeMs - statSync(a).mtimeMs);
+	for (const path of older.slice(2)) rmSync(path, { recursive: true, force: true });
+	return folder;
+}

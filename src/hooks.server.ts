@@ -1,0 +1,36 @@
+import { error, redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { pino } from 'pino';
+import { mayEnter } from '$lib/server/access';
+import { database } from '$lib/server/db/connect';
+
+const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+
+const isLoopback = (hostname: string): boolean => /^(127(\.\d+){3}|localhost|\[::1\])$/.test(hostname);
+
+/** Ties the tables' classes to the connection before the first request. */
+export const init: ServerInit = () => void database();
+
+export const handle: Handle = async ({ event, resolve }) => {
+	const { request, url, cookies } = event;
+	// A name that somebody else's DNS points at this machine is not ours.
+	if (!process.env.DINESIS_OPEN && !isLoopback(url.hostname)) error(403, 'This Dinesis answers on loopback only.');
+	if (request.method !== 'GET' && request.method !== 'HEAD' && request.headers.get('origin') !== url.origin)
+		error(403, 'Writes are taken from Dinesis’ own pages only.');
+	if (process.env.DINESIS_OPEN && !mayEnter(cookies) && url.pathname !== '/key' && !url.pathname.startsWith('/_app/'))
+		redirect(303, `/key?to=${encodeURIComponent(url.pathname)}`);
+	const response = await resolve(event);
+	response.headers.set('x-content-type-options', 'nosniff');
+	response.headers.set('referrer-policy', 'same-origin');
+	return response;
+};
+
+export const handleError: HandleServerError = ({ error: cause, event, status }) => {
+	if (status === 404) return { message: 'There is nothing here.' };
+	log.error({ err: cause, path: event.url.pathname }, 'request failed');
+	const name = cause instanceof Error ? cause.name : '';
+	return {
+		message: name.startsWith('SequelizeConnection')
+			? 'The database does not answer. What you typed is held in this browser.'
+			: 'The server could not do this. What you typed is held in this browser.'
+	};
+};

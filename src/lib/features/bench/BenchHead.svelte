@@ -1,0 +1,120 @@
+<script lang="ts">
+	import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
+	import Pause from '@lucide/svelte/icons/pause';
+	import Play from '@lucide/svelte/icons/play';
+	import Redo from '@lucide/svelte/icons/redo-2';
+	import StepForward from '@lucide/svelte/icons/step-forward';
+	import Undo from '@lucide/svelte/icons/undo-2';
+	import type { ShakePreset } from '$lib/core';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+	import type { BenchState } from './bench.svelte';
+	import PresetSwitcher from './PresetSwitcher.svelte';
+	import VersionsMenu from './VersionsMenu.svelte';
+
+	interface Props {
+		session: ProjectSession;
+		bench: BenchState;
+		preset: ShakePreset;
+		onopen: (key: string) => void;
+		onundo: () => void;
+		onredo: () => void;
+		onhelp: () => void;
+	}
+	let { session, bench, preset, onopen, onundo, onredo, onhelp }: Props = $props();
+
+	const others = $derived(session.othersAt(preset.id));
+</script>
+
+<header>
+	<PresetSwitcher {session} {preset} {onopen} />
+	<VersionsMenu {session} {preset} />
+	<p class="where">
+		{session.project.name} · shake, {preset.timing.mode === 'burst' ? 'burst' : 'until stopped'}
+		{#if others > 0}<strong>· open in {others === 1 ? 'another tab' : `${others} other tabs`}</strong>{/if}
+	</p>
+	<div class="tools">
+		<button
+			class="round"
+			class:on={bench.paused}
+			title="{bench.paused ? 'Go on' : 'Pause'} (P)"
+			aria-label={bench.paused ? 'Go on' : 'Pause'}
+			onclick={() => (bench.paused = !bench.paused)}
+		>
+			{#if bench.paused}<Play size={15} />{:else}<Pause size={15} />{/if}
+		</button>
+		<button class="round" title="One frame on (.)" aria-label="One frame on" disabled={!bench.paused} onclick={() => bench.step(1 / 60)}>
+			<StepForward size={15} />
+		</button>
+		<Segments
+			label="Speed of time"
+			value={bench.speed}
+			options={[
+				{ value: 0.1, label: '⅒', title: 'A tenth of the speed (S)' },
+				{ value: 0.25, label: '¼', title: 'A quarter of the speed (S)' },
+				{ value: 1, label: '1×', title: 'Full speed (S)' }
+			]}
+			onchange={(speed) => (bench.speed = speed)}
+		/>
+		<span class="gap"></span>
+		<button class="round" title="{session.undoLabel ? `Undo: ${session.undoLabel}` : 'Nothing to undo'} (Ctrl+Z)" aria-label="Undo" disabled={session.undoLabel === null} onclick={onundo}>
+			<Undo size={15} />
+		</button>
+		<button class="round" title="{session.redoLabel ? `Redo: ${session.redoLabel}` : 'Nothing to redo'} (Ctrl+Shift+Z)" aria-label="Redo" disabled={session.redoLabel === null} onclick={onredo}>
+			<Redo size={15} />
+		</button>
+		<button class="round" title="Shortcuts (?)" aria-label="Shortcuts" onclick={onhelp}><CircleHelp size={15} /></button>
+	</div>
+</header>
+
+<style>
+	header {
+		display: flex;
+		align-items: center;
+		gap: 12px;
+		padding: 0 14px;
+		border-bottom: 1px solid var(--rule);
+		min-width: 0;
+	}
+	.where {
+		margin: 0;
+		color: var(--ink-2);
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		min-width: 0;
+		flex: 1;
+	}
+	.where strong {
+		color: var(--lamp-text);
+	}
+	.tools {
+		display: flex;
+		align-items: center;
+		gap: 4px;
+	}
+	.gap {
+		width: 8px;
+	}
+	.round {
+		display: grid;
+		place-items: center;
+		width: 28px;
+		height: 26px;
+		border: 1px solid transparent;
+		border-radius: 6px;
+		background: none;
+		cursor: pointer;
+	}
+	.round:hover:not(:disabled) {
+		background: var(--lamp-wash);
+	}
+	.round:disabled {
+		opacity: 0.4;
+		cursor: default;
+	}
+	.round.on {
+		background: var(--lamp-light);
+		border-color: var(--lamp);
+	}
+</style>

@@ -1,0 +1,207 @@
+<script lang="ts">
+	import Link2 from '@lucide/svelte/icons/link-2';
+	import { channelsOf, LIMITS, unitOf, type Channel, type ChannelSettings, type Layer, type Start, type View } from '$lib/core';
+	import InkSample from '$lib/plots/InkSample.svelte';
+	import { inkOf } from '$lib/plots/inks';
+	import NumberField from '$lib/ui/NumberField.svelte';
+
+	interface Props {
+		view: View;
+		layer: Layer;
+		onchange: (label: string, recipe: (layer: Layer) => Layer, mark: string, done: boolean) => void;
+	}
+	let { view, layer, onchange }: Props = $props();
+	/** Linked amplitudes keep their proportions: one turned turns all. */
+	let linked = $state(false);
+
+	/** What a channel begins with when it is switched on: enough to be seen, not enough to hurt. */
+	const begin: Readonly<Record<Channel, number>> = { x: 0.05, y: 0.05, z: 0.05, pitch: 1, yaw: 1, roll: 1, fov: 2 };
+	const fresh = (channel: Channel): ChannelSettings => ({
+		amplitude: view === 'flat' && (channel === 'x' || channel === 'y') ? 8 : begin[channel],
+		frequency: Object.values(layer.channels)[0]?.frequency ?? 5,
+		start: 'random'
+	});
+	const step = (channel: Channel): number => (view === 'space' && (channel === 'x' || channel === 'y' || channel === 'z') ? 0.0005 : 0.01);
+
+	function set(channel: Channel, label: string, part: Partial<ChannelSettings>, done: boolean) {
+		onchange(
+			`${label} of ${inkOf(channel, view).label}`,
+			(l) => ({ ...l, channels: { ...l.channels, [channel]: { ...l.channels[channel]!, ...part } } }),
+			`${channel} ${label}`,
+			done
+		);
+	}
+	function setAmplitude(channel: Channel, value: number, done: boolean) {
+		const before = layer.channels[channel]!.amplitude;
+		if (!linked || before === 0) return set(channel, 'Amplitude', { amplitude: value }, done);
+		const by = value / before;
+		onchange(
+			'Amplitudes',
+			(l) => ({
+				...l,
+				channels: Object.fromEntries(
+					Object.entries(l.channels).map(([name, c]) => [name, { ...c, amplitude: name === channel ? value : Math.max(-LIMITS.amplitude, Math.min(LIMITS.amplitude, c.amplitude * by)) }])
+				)
+			}),
+			'amplitudes',
+			done
+		);
+	}
+	function toggle(channel: Channel) {
+		onchange(
+			`${layer.channels[channel] ? 'Switch off' : 'Switch on'} ${inkOf(channel, view).label}`,
+			(l) => {
+				const { [channel]: present, ...rest } = l.channels;
+				return { ...l, channels: present ? rest : { ...l.channels, [channel]: fresh(channel) } };
+			},
+			`${channel} toggle`,
+			true
+		);
+	}
+	const begins: readonly { value: string; label: string; start: Start }[] = [
+		{ value: 'random', label: 'anywhere', start: 'random' },
+		{ value: 'zero', label: 'at zero', start: 'zero' },
+		{ value: '0.25', label: 'at ¼ turn', start: 0.25 },
+		{ value: '0.5', label: 'at ½ turn', start: 0.5 },
+		{ value: '0.75', label: 'at ¾ turn', start: 0.75 }
+	];
+	const valueOf = (start: Start): string => String(start);
+</script>
+
+<table>
+	<thead>
+		<tr>
+			<th scope="col">channel</th>
+			<th scope="col" class="number">
+				<button class="link" aria-pressed={linked} title="Linked: amplitudes keep their proportions" onclick={() => (linked = !linked)}>
+					<Link2 size={13} /> amplitude
+				</button>
+			</th>
+			<th scope="col" class="number">frequency</th>
+			<th scope="col" class="number">begins</th>
+		</tr>
+	</thead>
+	<tbody>
+		{#each channelsOf(view) as channel (channel)}
+			{@const c = layer.channels[channel]}
+			{@const ink = inkOf(channel, view)}
+			<tr class:off={!c}>
+				<th scope="row">
+					<button role="switch" aria-checked={Boolean(c)} aria-label={ink.label} title="{c ? 'Switch off' : 'Switch on'} {ink.label}" onclick={() => toggle(channel)}>
+						<InkSample {ink} faint={!c} />
+						{ink.label}
+					</button>
+				</th>
+				{#if c}
+					<td><NumberField look="cell" label="Amplitude of {ink.label}" unit={unitOf(channel, view)} value={c.amplitude} min={-LIMITS.amplitude} max={LIMITS.amplitude} step={step(channel)} reset={0} onchange={(v, done) => setAmplitude(channel, v, done)} /></td>
+					<td><NumberField look="cell" label="Frequency of {ink.label}" unit="Hz" value={c.frequency} min={0} max={LIMITS.frequency} step={0.02} reset={5} onchange={(v, done) => set(channel, 'Frequency', { frequency: v }, done)} /></td>
+					<td class="begins">
+						<select aria-label="Where {ink.label} begins" value={valueOf(c.start)} onchange={(e) => set(channel, 'Beginning', { start: begins.find((b) => b.value === e.currentTarget.value)?.start ?? Number(e.currentTarget.value) }, true)}>
+							{#each begins as b (b.value)}<option value={b.value}>{b.label}</option>{/each}
+							{#if !begins.some((b) => b.value === valueOf(c.start))}<option value={valueOf(c.start)}>at {c.start} turn</option>{/if}
+						</select>
+					</td>
+				{:else}
+					<td class="none">–</td><td></td><td></td>
+				{/if}
+			</tr>
+		{/each}
+	</tbody>
+</table>
+
+<style>
+	table {
+		width: 100%;
+		border-collapse: collapse;
+		table-layout: fixed;
+	}
+	thead th {
+		position: sticky;
+		top: 0;
+		z-index: 1;
+		background: var(--sheet);
+		font-weight: 400;
+		font-size: 12px;
+		color: var(--ink-2);
+		text-align: left;
+		padding: 0 8px 2px;
+	}
+	thead th:first-child {
+		width: 29%;
+		padding-left: 2px;
+	}
+	.number {
+		text-align: right;
+	}
+	.link {
+		display: inline-flex;
+		align-items: center;
+		gap: 4px;
+		border: 1px solid transparent;
+		border-radius: 5px;
+		background: none;
+		color: inherit;
+		cursor: pointer;
+		padding: 0 4px;
+	}
+	.link:hover {
+		border-color: var(--rule-strong);
+	}
+	.link[aria-pressed='true'] {
+		background: var(--lamp-light);
+		border-color: var(--lamp);
+		color: var(--ink);
+	}
+	tbody tr {
+		border-top: 1px solid var(--rule);
+		height: 25px;
+	}
+	tbody th {
+		font-weight: 400;
+		text-align: left;
+		padding: 0;
+	}
+	tbody th button {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		width: 100%;
+		border: 0;
+		background: none;
+		cursor: pointer;
+		padding: 2px;
+		white-space: nowrap;
+		text-align: left;
+	}
+	tbody th button:hover {
+		background: var(--lamp-wash);
+	}
+	td {
+		padding: 0;
+		background: var(--field);
+	}
+	.off th button {
+		color: var(--ink-2);
+	}
+	.off td {
+		background: none;
+	}
+	.none {
+		text-align: right;
+		padding-right: 26px;
+		color: var(--ink-2);
+	}
+	select {
+		width: 100%;
+		border: 0;
+		background: none;
+		text-align: right;
+		text-align-last: right;
+		cursor: pointer;
+		padding: 2px 0;
+		font-size: 12.5px;
+	}
+	select:hover {
+		background: var(--lamp-wash);
+	}
+</style>

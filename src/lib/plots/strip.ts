@@ -1,0 +1,230 @@
+/** The recorder paper: sprocket holes, a time ruler, and the motion in bands of position, rotation and lens. */
+import { CHANNELS, CHANNEL_COUNT, familyOf, unitOf, type Channel, type ChannelFamily, type Seconds, type Track, type View } from '$lib/core';
+import { inkOf } from './inks';
+
+export interface StripFrame {
+	readonly width: number;
+	readonly height: number;
+	/** Seconds at the left and right ends of the paper. */
+	readonly from: Seconds;
+	readonly to: Seconds;
+}
+
+export const MARGIN = { left: 58, right: 14, top: 15, bottom: 27 } as const;
+
+export const xAt = (frame: StripFrame, time: Seconds): number =>
+	MARGIN.left + ((time - frame.from) / (frame.to - frame.from)) * (frame.width - MARGIN.left - MARGIN.right);
+
+export const timeAt = (frame: StripFrame, x: number): Seconds =>
+	frame.from + ((x - MARGIN.left) / (frame.width - MARGIN.left - MARGIN.right)) * (frame.to - frame.from);
+
+export interface Band {
+	readonly family: ChannelFamily;
+	readonly channels: readonly Channel[];
+	readonly unit: string;
+	/** The value at the band's edge. */
+	readonly scale: number;
+	readonly top: number;
+	readonly bottom: number;
+}
+
+const FAMILIES: readonly ChannelFamily[] = ['position', 'rotation', 'lens'];
+
+/** Bands for the channels that are in use, each scaled to what it has to show. */
+export function layBands(channels: readonly Channel[], reach: Float64Array, view: View, height: number): Band[] {
+	const used = FAMILIES.map((family) => ({ family, channels: channels.filter((c) => familyOf(c) === family) })).filter(
+		(band) => band.channels.length > 0
+	);
+	const room = (height - MARGIN.top - MARGIN.bottom) / Math.max(1, used.length);
+	return used.map(({ family, channels: own }, i) => ({
+		family,
+		channels: own,
+		unit: unitOf(own[0]!, view),
+		scale: niceAbove(Math.max(1e-6, ...own.map((c) => reach[CHANNELS.indexOf(c)]!))),
+		top: MARGIN.top + i * room,
+		bottom: MARGIN.top + (i + 1) * room
+	}));
+}
+
+/** The next of 1, 1.5, 2, 3, 4, 5, 6, 8, 10 × a power of ten: steady enough that the scale does not flicker while tuning. */
+export function niceAbove(value: number): number {
+	const power = 10 ** Math.floor(Math.log10(value));
+	const step = [1, 1.5, 2, 3, 4, 5, 6, 8, 10].find((s) => s * power >= value * 0.999) ?? 10;
+	return step * power;
+}
+
+/** The largest size of each channel in a track. */
+export function reachOf(track: Track, into = new Float64Array(CHANNEL_COUNT)): Float64Array {
+	into.fill(0);
+	for (let i = 0; i < track.values.length; i++) {
+		const size = Math.abs(track.values[i]!);
+		if (size > into[i % CHANNEL_COUNT]!) into[i % CHANNEL_COUNT] = size;
+	}
+	return into;
+}
+
+const PAPER = { back: '#faf7ef', fine: '#efe8d6', rule: '#ded4bd', hole: '#e6dfcd', zero: '#cfc3a6', ink: '#51606e' };
+const AMBER = { fill: 'rgba(242,176,74,0.20)', line: '#c9730a' };
+
+/** Seconds between two numbers on the ruler, so that they stand at least 52 px apart. */
+export function rulerStep(seconds: Seconds, pixels: number): Seconds {
+	const least = (seconds / Math.max(1, pixels)) * 52;
+	const power = 10 ** Math.floor(Math.log10(least));
+	return ([1, 2, 5, 10].find((s) => s * power >= least) ?? 10) * power;
+}
+
+export function drawPaper(pen: CanvasRenderingContext2D, frame: StripFrame, bands: readonly Band[]): void {
+	const { width, height, from, to } = frame;
+	const [left, right] = [MARGIN.left, width - MARGIN.right];
+	const [top, bottom] = [MARGIN.top, height - MARGIN.bottom];
+	pen.fillStyle = PAPER.back;
+	pen.fillRect(0, 0, width, height);
+	pen.fillStyle = PAPER.hole;
+	const shift = ((from * 30) % 30) + 30;
+	for (let x = left - shift + 15; x < right + 30; x += 30)
+		for (const y of [7, height - 7]) {
+			if (x < 8 || x > width - 6) continue;
+			pen.beginPath();
+			pen.arc(x, y, 3, 0, 7);
+			pen.fill();
+		}
+	const step = rulerStep(to - from, right - left);
+	pen.lineWidth = 1;
+	pen.font = '11px "Hanken Grotesk Variable", sans-serif';
+	pen.textBaseline = 'middle';
+	pen.textAlign = 'center';
+	const decimals = step < 0.1 ? 2 : step < 1 ? 1 : 0;
+	for (let i = Math.ceil((from / step) * 5 - 1e-6); i <= (to / step) * 5 + 1e-6; i++) {
+		const x = Math.round(xAt(frame, (i * step) / 5)) + 0.5;
+		const whole = i % 5 === 0;
+		pen.strokeStyle = whole ? PAPER.rule : PAPER.fine;
+		pen.beginPath();
+		pen.moveTo(x, top);
+		pen.lineTo(x, bottom);
+		pen.stroke();
+		if (!whole || i < 0) continue;
+		pen.fillStyle = PAPER.ink;
+		pen.fillText(`${((i * step) / 5).toFixed(decimals)}${i === 0 ? ' s' : ''}`, x, bottom + 8);
+	}
+	for (const band of bands) {
+		const half = (band.bottom - band.top) / 2;
+		const middle = band.top + half;
+		for (const level of [-1, -0.5, 0, 0.5, 1]) {
+			const y = Math.round(middle - level * (half - 4)) + 0.5;
+			pen.strokeStyle = level === 0 ? PAPER.zero : PAPER.fine;
+			pen.beginPath();
+			pen.moveTo(left, y);
+			pen.lineTo(right, y);
+			pen.stroke();
+		}
+		pen.fillStyle = PAPER.ink;
+		pen.textAlign = 'right';
+		const text = band.scale < 0.01 ? String(Number(band.scale.toPrecision(2))) : String(Number(band.scale.toFixed(3)));
+		pen.fillText(`${text} ${band.unit}`, left - 8, band.top + 10);
+		pen.fillText('0', left - 8, middle);
+		pen.textAlign = 'center';
+		if (band.top > MARGIN.top) {
+			pen.strokeStyle = PAPER.zero;
+			pen.beginPath();
+			pen.moveTo(0, Math.round(band.top) + 0.5);
+			pen.lineTo(width, Math.round(band.top) + 0.5);
+			pen.stroke();
+		}
+	}
+}
+
+/** Shades the gain: full band height at a gain of 1. `gain` gives the gain at a time. */
+export function drawGain(
+	pen: CanvasRenderingContext2D,
+	frame: StripFrame,
+	bands: readonly Band[],
+	gain: (time: Seconds) => number
+): void {
+	const [left, right] = [MARGIN.left, frame.width - MARGIN.right];
+	const levels: number[] = [];
+	let most = 1;
+	for (let x = left; x <= right; x += 1.5) {
+		const level = gain(timeAt(frame, x));
+		levels.push(level);
+		if (level > most) most = level;
+	}
+	for (const band of bands) {
+		const half = (band.bottom - band.top) / 2;
+		const middle = band.top + half;
+		const height = (half - 4) / most;
+		const edge = new Path2D();
+		const shape = new Path2D();
+		levels.forEach((level, i) => {
+			const x = left + i * 1.5;
+			const y = middle - level * height;
+			shape[i === 0 ? 'moveTo' : 'lineTo'](x, y);
+			edge[i === 0 ? 'moveTo' : 'lineTo'](x, y);
+		});
+		for (let i = levels.length - 1; i >= 0; i--) {
+			const x = left + i * 1.5;
+			const y = middle + levels[i]! * height;
+			shape.lineTo(x, y);
+			edge[i === levels.length - 1 ? 'moveTo' : 'lineTo'](x, y);
+		}
+		pen.fillStyle = AMBER.fill;
+		pen.fill(shape);
+		pen.strokeStyle = AMBER.line;
+		pen.globalAlpha = 0.45;
+		pen.lineWidth = 1;
+		pen.stroke(edge);
+		pen.globalAlpha = 1;
+	}
+}
+
+/** Draws each band's channels. `timeOf` gives the time of sample i; samples outside the paper are clipped. */
+export function drawCurves(
+	pen: CanvasRenderingContext2D,
+	frame: StripFrame,
+	bands: readonly Band[],
+	values: Float64Array,
+	count: number,
+	timeOf: (i: number) => Seconds,
+	view: View,
+	alpha = 1
+): void {
+	pen.save();
+	pen.beginPath();
+	pen.rect(MARGIN.left, MARGIN.top, frame.width - MARGIN.left - MARGIN.right, frame.height - MARGIN.top - MARGIN.bottom);
+	pen.clip();
+	pen.lineWidth = 1.6;
+	pen.lineJoin = 'round';
+	pen.globalAlpha = alpha;
+	for (const band of bands) {
+		const half = (band.bottom - band.top) / 2;
+		const middle = band.top + half;
+		const height = (half - 4) / band.scale;
+		for (const channel of band.channels) {
+			const ink = inkOf(channel, view);
+			const c = CHANNELS.indexOf(channel);
+			pen.strokeStyle = ink.color;
+			pen.setLineDash(ink.dash as number[]);
+			pen.beginPath();
+			for (let i = 0; i < count; i++) {
+				const x = xAt(frame, timeOf(i));
+				const y = middle - values[i * CHANNEL_COUNT + c]! * height;
+				if (i === 0) pen.moveTo(x, y);
+				else pen.lineTo(x, y);
+			}
+			pen.stroke();
+		}
+	}
+	pen.restore();
+}
+
+export function drawPlayhead(pen: CanvasRenderingContext2D, frame: StripFrame, time: Seconds, strong: boolean): void {
+	const x = xAt(frame, time);
+	if (x < MARGIN.left || x > frame.width - MARGIN.right) return;
+	pen.strokeStyle = '#1c2a3a';
+	pen.globalAlpha = strong ? 1 : 0.35;
+	pen.lineWidth = strong ? 2 : 1;
+	pen.beginPath();
+	pen.moveTo(x, MARGIN.top - 4);
+	pen.lineTo(x, frame.height - MARGIN.bottom + 2);
+	pen.stroke();
+	pen.globalAlpha = 1;
+}

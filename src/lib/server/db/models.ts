@@ -1,0 +1,92 @@
+/** The tables. SQL and secrets live only below src/lib/server. */
+import {
+	DataTypes,
+	Model,
+	type CreationOptional,
+	type InferAttributes,
+	type InferCreationAttributes,
+	type Sequelize
+} from 'sequelize';
+import type { GameEvent, GameParameter, ShakePreset } from '../../core';
+
+export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {
+	declare id: CreationOptional<string>;
+	/** In the address of the project's pages; unique. */
+	declare slug: string;
+	declare name: string;
+	declare events: GameEvent[];
+	declare parameters: GameParameter[];
+	/** What a kit carries that no room works on yet, kept as it came. */
+	declare carried: Record<string, unknown>;
+	declare createdAt: CreationOptional<Date>;
+}
+
+export class PresetRow extends Model<InferAttributes<PresetRow>, InferCreationAttributes<PresetRow>> {
+	declare id: CreationOptional<string>;
+	declare projectId: string;
+	/** The preset's id within its kit. */
+	declare key: string;
+	declare family: string;
+	declare name: string;
+	/** Counts the saves; a save must name the version it began from. */
+	declare version: number;
+	declare document: ShakePreset;
+	declare position: number;
+	declare retiredAt: CreationOptional<Date | null>;
+	declare savedAt: Date;
+}
+
+export class PresetVersionRow extends Model<
+	InferAttributes<PresetVersionRow>,
+	InferCreationAttributes<PresetVersionRow>
+> {
+	declare presetId: string;
+	declare version: number;
+	declare document: ShakePreset;
+	/** Why it was made, when it was more than tuning: "restored version 4". */
+	declare note: string;
+	declare savedAt: Date;
+}
+
+/** Ties the classes to a connection. The column names are those of the migrations. */
+export function defineModels(sequelize: Sequelize): void {
+	const options = { sequelize, underscored: true, timestamps: false } as const;
+	const uuid = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 } as const;
+	ProjectRow.init(
+		{
+			id: uuid,
+			slug: DataTypes.TEXT,
+			name: DataTypes.TEXT,
+			events: DataTypes.JSON,
+			parameters: DataTypes.JSON,
+			carried: DataTypes.JSON,
+			createdAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW }
+		},
+		{ ...options, tableName: 'projects' }
+	);
+	PresetRow.init(
+		{
+			id: uuid,
+			projectId: DataTypes.UUID,
+			key: DataTypes.TEXT,
+			family: DataTypes.TEXT,
+			name: DataTypes.TEXT,
+			version: DataTypes.INTEGER,
+			document: DataTypes.JSON,
+			position: DataTypes.INTEGER,
+			retiredAt: { type: DataTypes.DATE, defaultValue: null },
+			savedAt: DataTypes.DATE
+		},
+		{ ...options, tableName: 'presets' }
+	);
+	PresetVersionRow.init(
+		{
+			presetId: { type: DataTypes.UUID, primaryKey: true },
+			version: { type: DataTypes.INTEGER, primaryKey: true },
+			document: DataTypes.JSON,
+			note: DataTypes.TEXT,
+			savedAt: DataTypes.DATE
+		},
+		{ ...options, tableName: 'preset_versions' }
+	);
+}

@@ -1,0 +1,63 @@
+/** The page's side of the server's endpoints. Failures are values with a sentence. */
+import type { ShakePreset } from '$lib/core';
+
+export interface StoredPreset {
+	readonly key: string;
+	readonly version: number;
+	readonly savedAt: string;
+	readonly document: ShakePreset;
+}
+
+export interface VersionEntry {
+	readonly version: number;
+	readonly savedAt: string;
+	readonly note: string;
+}
+
+export type Answer<T> =
+	| { readonly ok: true; readonly value: T }
+	| { readonly ok: false; readonly away: boolean; readonly status: number; readonly message: string; readonly body?: unknown };
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<Answer<T>> {
+	let response: Response;
+	try {
+		response = await fetch(path, {
+			method,
+			headers: body === undefined ? {} : { 'content-type': 'application/json' },
+			body: body === undefined ? undefined : JSON.stringify(body)
+		});
+	} catch {
+		return { ok: false, away: true, status: 0, message: 'The server does not answer.' };
+	}
+	const answer = (await response.json().catch(() => null)) as { message?: string } | null;
+	if (response.ok) return { ok: true, value: answer as T };
+	const message = answer?.message ?? `The server answered ${response.status}.`;
+	return { ok: false, away: response.status >= 500, status: response.status, message, body: answer };
+}
+
+const presetsOf = (slug: string): string => `/api/projects/${slug}/presets`;
+
+export const createProject = (name: string): Promise<Answer<{ slug: string }>> => call('POST', '/api/projects', { name });
+
+export const fetchPreset = (slug: string, key: string): Promise<Answer<StoredPreset>> =>
+	call('GET', `${presetsOf(slug)}/${key}`);
+
+export const createPreset = (slug: string, document: ShakePreset, note = ''): Promise<Answer<StoredPreset>> =>
+	call('POST', presetsOf(slug), { document, note });
+
+export const savePreset = (
+	slug: string,
+	key: string,
+	base: number,
+	document: ShakePreset,
+	note: string
+): Promise<Answer<{ version: number; savedAt: string }>> => call('PUT', `${presetsOf(slug)}/${key}`, { base, document, note });
+
+export const retirePreset = (slug: string, key: string, retired: boolean): Promise<Answer<unknown>> =>
+	call('PATCH', `${presetsOf(slug)}/${key}`, { retired });
+
+export const fetchVersions = (slug: string, key: string): Promise<Answer<VersionEntry[]>> =>
+	call('GET', `${presetsOf(slug)}/${key}/versions`);
+
+export const fetchVersion = (slug: string, key: string, version: number): Promise<Answer<ShakePreset>> =>
+	call('GET', `${presetsOf(slug)}/${key}/versions/${version}`);

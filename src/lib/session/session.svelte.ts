@@ -1,0 +1,350 @@
+/**
+ * The project as this page has it open: documents with undo, saved as ever new versions, with drafts for when the
+ * server is away and a question when somebody else saved first. Nothing a user did is lost.
+ */
+import { getContext, setContext } from 'svelte';
+import type { Draft as ImmerDraft } from 'immer';
+import { freeId, History, newPreset, type ShakePreset } from '$lib/core';
+import * as api from './api';
+import { Drafts } from './drafts';
+import { Tabs, type TabMessage } from './tabs';
+
+type Documents = Record<string, ShakePreset>;
+
+/** How a preset stands with the server. */
+export type Keeping = 'kept' | 'changed' | 'saving' | 'away' | 'conflict' | 'refused';
+
+export interface Conflict {
+	readonly key: string;
+	readonly theirs: api.StoredPreset;
+}
+
+export interface Notice {
+	readonly id: number;
+	readonly text: string;
+	readonly action?: { readonly label: string; readonly run: () => void };
+}
+
+interface Saved {
+	readonly version: number;
+	readonly savedAt: string;
+}
+
+const SAVE_AFTER_MS = 700;
+const RETRY_MS = 3000;
+
+export class ProjectSession {
+	/** Changes with every change to any document: what depends on documents reads it. */
+	private documents = $state.raw<Documents>({});
+	private saved = $state.raw<Record<string, Saved>>({});
+	private keeping = $state.raw<Record<string, Keeping>>({});
+	/** Preset keys in the project's order. */
+	order = $state.raw<readonly string[]>([]);
+	undoLabel = $state<string | null>(null);
+	redoLabel = $state<string | null>(null);
+	conflict = $state.raw<Conflict | null>(null);
+	notices = $state.raw<readonly Notice[]>([]);
+	/** Other tabs by what they look at. */
+	private others = $state.raw<Record<string, string>>({});
+	private readonly history: History<Documents>;
+	private readonly notes = new Map<string, string>();
+	private readonly timers = new Map<string, ReturnType<typeof setTimeout>>();
+	private readonly listeners = new Set<(preset: ShakePreset) => void>();
+	private drafts: Drafts | null = null;
+	private tabs: Tabs | null = null;
+	private looking = '';
+	private lastNotice = 0;
+
+	constructor(
+		readonly project: { readonly id: string; readonly slug: string; readonly name: string },
+		presets: readonly api.StoredPreset[]
+	) {
+		this.history = new History<Documents>(Object.fromEntries(presets.map((p) => [p.key, p.document])));
+		this.documents = this.history.present;
+		this.order = presets.map((p) => p.key);
+		this.saved = Object.fromEntries(presets.map((p) => [p.key, { version: p.version, savedAt: p.savedAt }]));
+	}
+
+	/** Begins what needs a browser: drafts, other tabs. Returns what ends it. */
+	open(): () => void {
+		this.drafts = new Drafts();
+		this.tabs = new Tabs(this.project.slug, (message) => this.receive(message));
+		this.look(this.looking);
+		void this.recoverDrafts();
+		const leave = (): void => this.flush();
+		window.addEventListener('pagehide', leave);
+		return () => {
+			window.removeEventListener('pagehide', leave);
+			this.flush();
+			this.tabs?.close();
+		};
+	}
+
+	preset(key: string): ShakePreset | undefined {
+		return this.documents[key];
+	}
+
+	get presets(): ShakePreset[] {
+		return this.order.map((key) => this.documents[key]!).filter(Boolean);
+	}
+
+	savedOf(key: string): Saved | undefined {
+		return this.saved[key];
+	}
+
+	keepingOf(key: string): Keeping {
+		return this.keeping[key] ?? 'kept';
+	}
+
+	/** How many other tabs look at this preset. */
+	othersAt(key: string): number {
+		return Object.values(this.others).filter((at) => at === key).length;
+	}
+
+	/** Calls back with every preset that changes, however it came about. */
+	onChange(listener: (preset: ShakePreset) => void): () => void {
+		this.listeners.add(listener);
+		return () => this.listeners.delete(listener);
+	}
+
+	/** Changes a preset as one undoable step; changes with the same mark, one after the other, are one step. */
+	change(key: string, label: string, recipe: (preset: ImmerDraft<ShakePreset>) => ShakePreset | void, mark: string | null = null): void {
+		if (!this.documents[key]) return;
+		const changed = this.history.change(
+			`${label} in ${this.documents[key].name}`,
+			(draft) => {
+				const result = recipe(draft[key]!);
+				if (result) draft[key] = result as ImmerDraft<ShakePreset>;
+			},
+			mark === null ? null : `${key} ${mark}`
+		);
+		if (changed) this.publish();
+	}
+
+	/** Ends a gesture. */
+	seal(): void {
+		this.history.seal();
+	}
+
+	undo(): string | null {
+		const label = this.history.undo();
+		if (label !== null) this.publish();
+		return label;
+	}
+
+	redo(): string | null {
+		const label = this.history.redo();
+		if (label !== null) this.publish();
+		return label;
+	}
+
+	/** Adds a preset and returns its key; null when the server refused. */
+	async add(document: ShakePreset, note = ''): Promise<string | null> {
+		const made = await api.createPreset(this.project.slug, document, note);
+		if (!made.ok) {
+			this.say(made.away ? 'The server does not answer, so a new preset cannot be made right now. Try again shortly.' : made.message);
+			return null;
+		}
+		this.take(made.value);
+		return made.value.key;
+	}
+
+	addNew(): Promise<string | null> {
+		const name = 'New shake';
+		return this.add(newPreset(freeId(name, this.order), name), 'made new');
+	}
+
+	/** A copy that remembers its origin. */
+	copy(key: string): Promise<string | null> {
+		const source = this.documents[key]!;
+		const name = `${source.name}, copy`.slice(0, 120);
+		return this.add({ ...source, id: freeId(name, this.order), name, origin: key }, `copied from ${source.name}`);
+	}
+
+	async retire(key: string): Promise<boolean> {
+		const name = this.documents[key]?.name ?? key;
+		const at = this.order.indexOf(key);
+		const done = await api.retirePreset(this.project.slug, key, true);
+		if (!done.ok) {
+			this.say(done.message);
+			return false;
+		}
+		this.order = this.order.filter((other) => other !== key);
+		this.say(`“${name}” is retired.`, {
+			label: 'Bring it back',
+			run: async () => {
+				if ((await api.retirePreset(this.project.slug, key, false)).ok)
+					this.order = [...this.order.slice(0, at), key, ...this.order.slice(at)];
+			}
+		});
+		return true;
+	}
+
+	versions(key: string): Promise<api.Answer<api.VersionEntry[]>> {
+		return api.fetchVersions(this.project.slug, key);
+	}
+
+	/** Puts an earlier version in place; the present one stays in the list, and undo brings it back. */
+	async restore(key: string, version: number): Promise<void> {
+		const found = await api.fetchVersion(this.project.slug, key, version);
+		if (!found.ok) return this.say(found.message);
+		this.notes.set(key, `restored version ${version}`);
+		this.change(key, `Restore version ${version}`, () => found.value);
+	}
+
+	/** Answers the question that a conflict asks. */
+	async settle(choice: 'mine' | 'theirs' | 'both'): Promise<string | null> {
+		const conflict = this.conflict;
+		if (!conflict) return null;
+		const { key, theirs } = conflict;
+		const mine = this.documents[key]!;
+		this.conflict = null;
+		if (choice === 'mine') {
+			this.saved = { ...this.saved, [key]: { version: theirs.version, savedAt: theirs.savedAt } };
+			this.notes.set(key, `kept over version ${theirs.version}`);
+			await this.save(key);
+			return null;
+		}
+		let copy: string | null = null;
+		if (choice === 'both') {
+			const name = `${mine.name}, mine`.slice(0, 120);
+			copy = await this.add({ ...mine, id: freeId(name, this.order), name, origin: key }, 'kept beside another version');
+			if (copy === null) {
+				this.conflict = conflict;
+				return null;
+			}
+		}
+		this.take(theirs);
+		return copy;
+	}
+
+	/** Tells other tabs which preset this one shows. */
+	look(key: string): void {
+		this.looking = key;
+		this.tabs?.send({ kind: 'looking', tab: this.tabs.id, key, answer: true });
+	}
+
+	say(text: string, action?: Notice['action']): void {
+		const notice = { id: ++this.lastNotice, text, action };
+		this.notices = [...this.notices.slice(-2), notice];
+		setTimeout(() => this.dismiss(notice.id), action ? 12000 : 6000);
+	}
+
+	dismiss(id: number): void {
+		this.notices = this.notices.filter((notice) => notice.id !== id);
+	}
+
+	/** Takes over what the server has, as a change that undo passes by. */
+	private take(stored: api.StoredPreset): void {
+		this.history.accept((draft) => void (draft[stored.key] = stored.document as ImmerDraft<ShakePreset>));
+		if (!this.order.includes(stored.key)) this.order = [...this.order, stored.key];
+		this.saved = { ...this.saved, [stored.key]: { version: stored.version, savedAt: stored.savedAt } };
+		this.publish(stored.key);
+		this.setKeeping(stored.key, 'kept');
+		void this.drafts?.drop(this.project.slug, stored.key);
+	}
+
+	/** Shows the history's present; every document that differs is due to be saved, but for the one just taken over. */
+	private publish(taken?: string): void {
+		const before = this.documents;
+		this.documents = this.history.present;
+		this.undoLabel = this.history.undoLabel;
+		this.redoLabel = this.history.redoLabel;
+		for (const [key, document] of Object.entries(this.documents)) {
+			if (before[key] === document) continue;
+			for (const listener of this.listeners) listener(document);
+			if (key === taken) continue;
+			if (this.keepingOf(key) !== 'conflict') this.setKeeping(key, 'changed');
+			this.saveSoon(key, SAVE_AFTER_MS);
+		}
+	}
+
+	private saveSoon(key: string, after: number): void {
+		clearTimeout(this.timers.get(key));
+		this.timers.set(key, setTimeout(() => void this.save(key), after));
+		if (after === SAVE_AFTER_MS) void this.keepDraft(key);
+	}
+
+	private async keepDraft(key: string): Promise<void> {
+		const document = this.documents[key];
+		const base = this.saved[key]?.version;
+		if (document && base) await this.drafts?.keep({ project: this.project.slug, key, base, document });
+	}
+
+	/** Sends what is due before the page goes away; drafts hold it should that fail. */
+	private flush(): void {
+		for (const [key, timer] of this.timers) {
+			clearTimeout(timer);
+			void this.save(key);
+		}
+	}
+
+	private async save(key: string): Promise<void> {
+		this.timers.delete(key);
+		const document = this.documents[key];
+		const base = this.saved[key]?.version;
+		const standing = this.keepingOf(key);
+		if (!document || !base || this.conflict?.key === key) return;
+		if (standing === 'saving') return this.saveSoon(key, 200);
+		const away = standing === 'away';
+		if (!away) this.setKeeping(key, 'saving');
+		const answer = await api.savePreset(this.project.slug, key, base, document, this.notes.get(key) ?? '');
+		if (answer.ok) {
+			this.notes.delete(key);
+			this.saved = { ...this.saved, [key]: answer.value };
+			this.tabs?.send({ kind: 'saved', tab: this.tabs.id, key, ...answer.value, document });
+			const changedMeanwhile = this.documents[key] !== document;
+			this.setKeeping(key, changedMeanwhile ? 'changed' : 'kept');
+			if (changedMeanwhile) this.saveSoon(key, SAVE_AFTER_MS);
+			else await this.drafts?.drop(this.project.slug, key);
+			if (away) this.say('The server answers again; your changes are kept.');
+		} else if (answer.status === 409) {
+			this.setKeeping(key, 'conflict');
+			this.conflict = { key, theirs: (answer.body as { theirs: api.StoredPreset }).theirs };
+		} else if (answer.away) {
+			this.setKeeping(key, 'away');
+			this.saveSoon(key, RETRY_MS);
+		} else {
+			this.setKeeping(key, 'refused');
+			this.say(`“${document.name}” could not be kept: ${answer.message}`);
+		}
+	}
+
+	private setKeeping(key: string, keeping: Keeping): void {
+		this.keeping = { ...this.keeping, [key]: keeping };
+	}
+
+	/** Changes that a closed tab or a lost server left in this browser. */
+	private async recoverDrafts(): Promise<void> {
+		for (const draft of (await this.drafts?.list(this.project.slug)) ?? []) {
+			const here = this.documents[draft.key];
+			const saved = this.saved[draft.key];
+			if (!here || !saved || JSON.stringify(here) === JSON.stringify(draft.document)) {
+				await this.drafts?.drop(this.project.slug, draft.key);
+				continue;
+			}
+			// Saved against the version it began from: when somebody else saved since, the server says so and we ask.
+			this.saved = { ...this.saved, [draft.key]: { ...saved, version: draft.base } };
+			this.change(draft.key, 'Recover unsaved changes', () => draft.document);
+			this.say(`Unsaved changes to “${draft.document.name}” were found in this browser and brought back.`);
+		}
+	}
+
+	private receive(message: TabMessage): void {
+		if (message.kind === 'looking') {
+			this.others = { ...this.others, [message.tab]: message.key };
+			if (message.answer) this.tabs?.send({ kind: 'looking', tab: this.tabs.id, key: this.looking, answer: false });
+		} else if (message.kind === 'left') {
+			const { [message.tab]: gone, ...rest } = this.others;
+			void gone;
+			this.others = rest;
+		} else if (this.keepingOf(message.key) === 'kept') {
+			this.take(message);
+			if (message.key === this.looking) this.say('Another tab changed this preset; its version is shown here.');
+		}
+	}
+}
+
+const CONTEXT = Symbol('session');
+export const provideSession = (session: ProjectSession): ProjectSession => setContext(CONTEXT, session);
+export const useSession = (): ProjectSession => getContext(CONTEXT);

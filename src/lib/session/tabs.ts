@@ -1,0 +1,26 @@
+/** Tabs of one browser that have the same project open tell each other what they look at and what they saved. */
+import type { ShakePreset } from '$lib/core';
+
+export type TabMessage =
+	| { readonly kind: 'looking'; readonly tab: string; readonly key: string; readonly answer: boolean }
+	| { readonly kind: 'left'; readonly tab: string }
+	| { readonly kind: 'saved'; readonly tab: string; readonly key: string; readonly version: number; readonly savedAt: string; readonly document: ShakePreset };
+
+export class Tabs {
+	readonly id = crypto.randomUUID();
+	private readonly channel: BroadcastChannel | null;
+
+	constructor(project: string, receive: (message: TabMessage) => void) {
+		this.channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`dinesis:${project}`);
+		if (this.channel) this.channel.onmessage = (event: MessageEvent<TabMessage>) => receive(event.data);
+	}
+
+	send(message: TabMessage): void {
+		this.channel?.postMessage(message);
+	}
+
+	close(): void {
+		this.send({ kind: 'left', tab: this.id });
+		this.channel?.close();
+	}
+}

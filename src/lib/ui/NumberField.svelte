@@ -1,0 +1,268 @@
+<script lang="ts">
+	import { formatNumber, readTyped, stepAt, tidy } from './number';
+
+	interface Props {
+		label: string;
+		value: number;
+		/** Shown behind the number. */
+		unit?: string;
+		min: number;
+		max: number;
+		/** The least step of a drag or an arrow. */
+		step: number;
+		digits?: number;
+		/** What one gesture (Delete, or a double click on the label) sets back to. */
+		reset?: number;
+		/** `tile` has its label above; `cell` is one cell of a grid, the label is read out only. */
+		look?: 'tile' | 'cell' | 'inline';
+		/** How full the bar at the foot is, 0–1; left out: no bar. */
+		fill?: number;
+		hint?: string;
+		/** A key that focuses the field, for the tooltip. */
+		disabled?: boolean;
+		/** Called with each new value; `done` when the gesture is over. */
+		onchange: (value: number, done: boolean) => void;
+	}
+	let { label, value, unit = '', min, max, step, digits, reset, look = 'tile', fill, hint, disabled = false, onchange }: Props = $props();
+
+	let editing = $state(false);
+	let typed = $state('');
+	let wrong = $state(false);
+	let dragFrom: { x: number; value: number; moved: boolean } | null = null;
+	let field: HTMLElement;
+	let entry: HTMLInputElement | undefined = $state();
+
+	const within = (v: number): number => Math.min(max, Math.max(min, v));
+	const coarse = (event: { shiftKey: boolean; altKey: boolean }): number => (event.shiftKey ? 10 : event.altKey ? 0.1 : 1);
+
+	function down(event: PointerEvent) {
+		if (disabled || editing || event.button !== 0) return;
+		field.setPointerCapture(event.pointerId);
+		dragFrom = { x: event.clientX, value, moved: false };
+	}
+	function move(event: PointerEvent) {
+		if (!dragFrom) return;
+		const dx = event.clientX - dragFrom.x;
+		if (!dragFrom.moved && Math.abs(dx) < 3) return;
+		dragFrom.moved = true;
+		onchange(within(tidy(dragFrom.value + dx * stepAt(dragFrom.value, step) * coarse(event))), false);
+	}
+	function up(event: PointerEvent) {
+		if (!dragFrom) return;
+		const { moved } = dragFrom;
+		dragFrom = null;
+		if (field.hasPointerCapture(event.pointerId)) field.releasePointerCapture(event.pointerId);
+		if (moved) onchange(value, true);
+		else edit(formatNumber(value, digits));
+	}
+	function edit(text: string) {
+		typed = text;
+		wrong = false;
+		editing = true;
+		queueMicrotask(() => {
+			entry?.focus();
+			if (text !== '' && text === formatNumber(value, digits)) entry?.select();
+		});
+	}
+	function accept() {
+		if (!editing) return;
+		const read = readTyped(typed, value);
+		if (read === null && typed.trim() !== '') {
+			wrong = true;
+			return;
+		}
+		editing = false;
+		if (read !== null && within(read) !== value) onchange(within(read), true);
+	}
+	function keys(event: KeyboardEvent) {
+		if (disabled || editing) return;
+		const up = event.key === 'ArrowUp' || event.key === 'ArrowRight';
+		if (up || event.key === 'ArrowDown' || event.key === 'ArrowLeft') {
+			const by = Math.max(step, stepAt(value, step) * 2) * coarse(event);
+			onchange(within(tidy(value + (up ? by : -by))), false);
+		} else if (event.key === 'Enter') edit(formatNumber(value, digits));
+		else if ((event.key === 'Delete' || event.key === 'Backspace') && reset !== undefined) onchange(reset, true);
+		else if (event.key === 'Home') onchange(min, true);
+		else return;
+		event.preventDefault();
+		event.stopPropagation();
+	}
+	function entryKeys(event: KeyboardEvent) {
+		event.stopPropagation();
+		if (event.key === 'Enter') {
+			accept();
+			if (!editing) field.focus();
+		} else if (event.key === 'Escape') {
+			editing = false;
+			field.focus();
+		} else if (event.key === 'Tab') accept();
+	}
+	function leave() {
+		// What cannot be read is given up on leaving: the value stays as it was.
+		accept();
+		editing = false;
+	}
+</script>
+
+<div class="field {look}" class:disabled class:editing title={hint}>
+	<div
+		class="turn"
+		bind:this={field}
+		role="spinbutton"
+		tabindex={disabled ? -1 : 0}
+		aria-label={unit ? `${label}, ${unit}` : label}
+		aria-valuenow={value}
+		aria-valuemin={min}
+		aria-valuemax={max}
+		aria-valuetext="{formatNumber(value, digits)} {unit}"
+		aria-disabled={disabled}
+		onpointerdown={down}
+		onpointermove={move}
+		onpointerup={up}
+		onpointercancel={up}
+		ondblclick={() => {
+			if (reset !== undefined && !disabled) {
+				editing = false;
+				onchange(reset, true);
+			}
+		}}
+		onkeydown={keys}
+		onkeyup={(event) => event.key.startsWith('Arrow') && onchange(value, true)}
+	>
+		{#if look !== 'cell'}<span class="label">{label}</span>{/if}
+		<span class="value" class:hidden={editing}>{formatNumber(value, digits)}<span class="unit">{unit}</span></span>
+	</div>
+	{#if editing}
+		<input
+			bind:this={entry}
+			bind:value={typed}
+			class:wrong
+			aria-label={label}
+			aria-invalid={wrong}
+			title={wrong ? 'A number is needed; or *2, /2, +0.1, 50%' : undefined}
+			inputmode="decimal"
+			spellcheck="false"
+			autocomplete="off"
+			onkeydown={entryKeys}
+			onblur={leave}
+		/>
+	{/if}
+	{#if fill !== undefined}<span class="bar" style:transform="scaleX({Math.min(1, Math.max(0, fill))})"></span>{/if}
+</div>
+
+<style>
+	.field {
+		position: relative;
+		min-width: 0;
+	}
+	.turn {
+		cursor: ew-resize;
+		user-select: none;
+		touch-action: none;
+	}
+	.tile {
+		background: var(--field);
+		border: 1px solid var(--rule-strong);
+		border-radius: var(--radius);
+		overflow: hidden;
+	}
+	.tile .turn {
+		padding: 5px 8px 6px;
+	}
+	.tile:hover,
+	.tile:focus-within {
+		border-color: var(--lamp);
+	}
+	.tile .turn:focus-visible,
+	.cell .turn:focus-visible {
+		outline-offset: -2px;
+	}
+	.label {
+		display: block;
+		font-size: 11.5px;
+		color: var(--ink-2);
+		white-space: nowrap;
+	}
+	.value {
+		white-space: nowrap;
+	}
+	.tile .value {
+		font-size: 16px;
+		font-weight: 600;
+		line-height: 1.25;
+	}
+	.unit {
+		margin-left: 3px;
+		font-size: 11px;
+		font-weight: 400;
+		color: var(--ink-2);
+	}
+	.bar {
+		position: absolute;
+		left: 0;
+		right: 0;
+		bottom: 0;
+		height: 3px;
+		background: var(--ink);
+		transform-origin: 0 50%;
+		pointer-events: none;
+	}
+	.cell .turn {
+		padding: 3px 8px;
+		text-align: right;
+	}
+	.cell:hover {
+		background: var(--lamp-wash);
+	}
+	.inline {
+		display: inline-block;
+	}
+	.inline .label {
+		display: inline;
+		margin-right: 4px;
+		font-size: inherit;
+	}
+	.inline .value {
+		font-weight: 600;
+		border-bottom: 1px solid var(--rule-strong);
+	}
+	.hidden {
+		visibility: hidden;
+	}
+	input {
+		position: absolute;
+		left: 3px;
+		right: 3px;
+		bottom: 3px;
+		padding: 0 5px;
+		border: 1px solid var(--lamp);
+		border-radius: 4px;
+		background: #fff;
+		font-weight: 600;
+		width: calc(100% - 6px);
+	}
+	.tile input {
+		font-size: 15px;
+	}
+	.cell input {
+		top: 1px;
+		bottom: 1px;
+		text-align: right;
+	}
+	.inline input {
+		left: auto;
+		right: 0;
+		width: 64px;
+		bottom: -2px;
+	}
+	input.wrong {
+		border-color: var(--danger);
+		background: #fdeae6;
+	}
+	.disabled {
+		opacity: 0.45;
+	}
+	.disabled .turn {
+		cursor: default;
+	}
+</style>

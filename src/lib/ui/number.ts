@@ -1,0 +1,43 @@
+/** Numbers as people type and drag them. */
+
+/** Three to four significant digits, no more than a hand can set: 0.062, 1.25, 12.5, 140. */
+export function formatNumber(value: number, digits?: number): string {
+	if (digits !== undefined) return value.toFixed(digits);
+	const size = Math.abs(value);
+	if (size === 0) return '0';
+	const places = size < 0.1 ? 3 : size < 10 ? 2 : size < 100 ? 1 : 0;
+	const text = value.toFixed(places);
+	// A value smaller than the last place shown still shows what it is.
+	return Number(text) === 0 ? value.toPrecision(2) : text;
+}
+
+/** Rounds to what the field shows while a hand drags: three significant digits, but never finer than 0.0001. */
+export function tidy(value: number): number {
+	if (value === 0 || !Number.isFinite(value)) return 0;
+	const places = Math.max(0, Math.min(4, 2 - Math.floor(Math.log10(Math.abs(value)))));
+	return Number(value.toFixed(places));
+}
+
+/** How much one pixel or one arrow press is worth at this value: about a hundredth of it, from a decent least step. */
+export const stepAt = (value: number, least: number): number => Math.max(least, Math.abs(value) / 100);
+
+/**
+ * Reads what was typed: a number (comma or point), or a change of the present one: `*2`, `/3`, `+0.1`, `-=0.1`, `50%`.
+ * A leading minus is a sign, not a change. null when it is neither.
+ */
+export function readTyped(typed: string, present: number): number | null {
+	const text = typed.trim().replace(',', '.').replace('−', '-').replace('×', '*').replace('÷', '/');
+	const change = /^([*/+]|-=|\+=)\s*(-?\d*\.?\d+(?:e-?\d+)?)$/i.exec(text);
+	if (change) {
+		const by = Number(change[2]);
+		const way = change[1];
+		const value = way === '*' ? present * by : way === '/' ? present / by : way === '-=' ? present - by : present + by;
+		return Number.isFinite(value) ? value : null;
+	}
+	const percent = /^(\d*\.?\d+)\s*%$/.exec(text);
+	if (percent) return (present * Number(percent[1])) / 100;
+	const plain = /^([+-]?\d*\.?\d+(?:e[+-]?\d+)?)/i.exec(text);
+	if (!plain || !/^[a-z°%/ ]*$/i.test(text.slice(plain[0].length))) return null;
+	const value = Number(plain[1]);
+	return Number.isFinite(value) ? value : null;
+}

@@ -1,0 +1,10 @@
+<script lang="ts">
+	import '@fontsource-variable/bricolage-grotesque/wght.css';
+	import '@fontsource-variable/hanken-grotesk/wght.css';
+	import '$lib/ui/tokens.css';
+	import type { Snippet } from 'svelte';
+
+	let { children }: { children: Snippet } = $props();
+</script>
+
+{@render children()}

@@ -1,0 +1,12 @@
+import { redirect } from '@sveltejs/kit';
+import { listPresets } from '$lib/server/repositories/presets';
+import { listProjects } from '$lib/server/repositories/projects';
+import type { PageServerLoad } from './$types';
+
+/** Straight to the first thing that moves; without a project, to the page that makes one. */
+export const load: PageServerLoad = async () => {
+	const [project] = await listProjects();
+	if (!project) return {};
+	const [preset] = await listPresets(project.id);
+	redirect(303, preset ? `/${project.slug}/bench/${preset.key}` : `/${project.slug}/bench`);
+};

@@ -1,0 +1,53 @@
+import { json } from '@sveltejs/kit';
+import { boolean, mixed, number, object, string } from 'yup';
+import { openPreset } from '$lib/core';
+import { database } from '$lib/server/db/connect';
+import { problem, readBody, withProject } from '$lib/server/http';
+import { findPreset, retirePreset, savePreset } from '$lib/server/repositories/presets';
+import type { RequestHandler } from './$types';
+
+const saving = object({
+	base: number().integer().min(1).required('the version that the change began from is needed'),
+	document: mixed().required('a preset is needed'),
+	note: string().max(200)
+});
+const retiring = object({ retired: boolean().required('true or false is needed') });
+
+const unknown = (key: string): Response => problem(404, `There is no preset "${key}" in this project.`);
+
+export const GET: RequestHandler = ({ params }) =>
+	withProject(params.project, async (project) => {
+		const found = await findPreset(project.id, params.preset);
+		return found ? json(found) : unknown(params.preset);
+	});
+
+/** Saves a new version. 409 with both versions when the one it began from is no longer the newest. */
+export const PUT: RequestHandler = ({ request, params }) =>
+	withProject(params.project, async (project) => {
+		const body = await readBody(request, saving);
+		if (!body.ok) return body.response;
+		const preset = openPreset(body.value.document);
+		if (!preset.ok) return problem(422, 'The preset is not sound.', [...preset.problems]);
+		const { base, note } = body.value;
+		const result = await savePreset(database(), project.id, params.preset, base, preset.value, note);
+		if (result.state === 'unknown') return unknown(params.preset);
+		if (result.state === 'stale')
+			return json(
+				{
+					message: `Version ${result.theirs.version} was saved since you began from version ${base}.`,
+					yours: preset.value,
+					theirs: result.theirs
+				},
+				{ status: 409 }
+			);
+		return json(result);
+	});
+
+/** Takes it out of use, or brings it back. */
+export const PATCH: RequestHandler = ({ request, params }) =>
+	withProject(params.project, async (project) => {
+		const body = await readBody(request, retiring);
+		if (!body.ok) return body.response;
+		const changed = await retirePreset(project.id, params.preset, body.value.retired);
+		return changed ? json({ retired: body.value.retired }) : unknown(params.preset);
+	});

@@ -1,0 +1,32 @@
+import adapter from '@sveltejs/adapter-node';
+import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
+
+/** @type {import('@sveltejs/kit').Config} */
+export default {
+	preprocess: vitePreprocess(),
+	compilerOptions: { runes: ({ filename }) => (filename.includes('node_modules') ? undefined : true) },
+	kit: {
+		adapter: adapter({ out: process.env.DINESIS_BUILD ?? 'build/loose' }),
+		alias: { $runtime: 'runtime/index.ts' },
+		// Our own check of a write's origin (hooks.server.ts) covers every content type.
+		csrf: { trustedOrigins: [] },
+		csp: {
+			mode: 'auto',
+			directives: {
+				'default-src': ['none'],
+				'script-src': ['self'],
+				'style-src': ['self'],
+				'style-src-attr': ['unsafe-inline'],
+				'img-src': ['self', 'data:', 'blob:'],
+				'font-src': ['self'],
+				'connect-src': ['self'],
+				'worker-src': ['self'],
+				'manifest-src': ['self'],
+				'form-action': ['self'],
+				'base-uri': ['none'],
+				'frame-ancestors': ['none'],
+				'object-src': ['none']
+			}
+		}
+	}
+};
