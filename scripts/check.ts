@@ -16,7 +16,13 @@ if (!result.ok) {
 }
 const findings = checkKit(result.value);
 if (asJson) {
-	const plain = findings.map(({ check, level, place, sentence, fix }) => ({ check, level, place, sentence, fix: fix?.label }));
+	const plain = findings.map(({ check, level, place, sentence, fix }) => ({
+		check,
+		level,
+		place,
+		sentence,
+		fix: fix?.label
+	}));
 	process.stdout.write(`${JSON.stringify({ readable: true, findings: plain }, null, 2)}\n`);
 } else {
 	for (const f of findings) process.stdout.write(`${f.level}: ${f.place}: ${f.sentence}\n`);

@@ -10,13 +10,13 @@ const args = readArguments(process.argv.slice(2), {
 const kit = needKit(args.plain[0]);
 const id = args.flags.get('preset') ?? fail('--preset ID is needed.');
 const preset = kit.presets.find((p) => p.id === id);
-if (!preset)
-	fail(`The kit has no preset "${id}". It has: ${kit.presets.map((p) => p.id).join(', ') || 'none'}.`);
+if (!preset) fail(`The kit has no preset "${id}". It has: ${kit.presets.map((p) => p.id).join(', ') || 'none'}.`);
 if (!isShake(preset!)) fail(`"${id}" is of the family "${preset!.family}"; only shake presets can be sampled.`);
 else {
 	const fps = numberFlag(args, 'fps', { min: 0.001, max: 100000 });
 	const seconds = numberFlag(args, 'seconds', { min: 0, max: 86400 });
-	if ((seconds ?? 3600) * (fps ?? 60) > 2e7) fail('That is more than 20 million rows; ask for fewer seconds or samples.');
+	if ((seconds ?? 3600) * (fps ?? 60) > 2e7)
+		fail('That is more than 20 million rows; ask for fewer seconds or samples.');
 	const track = sampleShake(preset, {
 		seconds,
 		fps,

@@ -14,10 +14,13 @@ const host = process.env.HOST ?? '127.0.0.1';
 const isLoopback = (name: string): boolean => /^(127(\.\d+){3}|localhost|::1)$/.test(name);
 
 if (!isLoopback(host) && (process.env.ACCESS_KEY ?? '').length < 12)
-	fail(`HOST is ${host}, which others can reach. Set ACCESS_KEY to a secret of at least 12 characters as well; it is asked for once in each browser.`);
+	fail(
+		`HOST is ${host}, which others can reach. Set ACCESS_KEY to a secret of at least 12 characters as well; it is asked for once in each browser.`
+	);
 const portText = process.env.PORT;
 const port = portText === undefined ? 5170 : Number(portText);
-if (!Number.isInteger(port) || port < 0 || port > 65535) fail(`PORT is "${portText}"; a whole number up to 65535 is needed.`);
+if (!Number.isInteger(port) || port < 0 || port > 65535)
+	fail(`PORT is "${portText}"; a whole number up to 65535 is needed.`);
 
 const running = findRunning();
 if (running) {

@@ -5,7 +5,16 @@ import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync 
 import { join } from 'node:path';
 import { ROOT } from './paths';
 
-const SOURCES = ['src', 'runtime', 'static', 'demo', 'package-lock.json', 'svelte.config.js', 'vite.config.ts', 'tsconfig.json'];
+const SOURCES = [
+	'src',
+	'runtime',
+	'static',
+	'demo',
+	'package-lock.json',
+	'svelte.config.js',
+	'vite.config.ts',
+	'tsconfig.json'
+];
 
 function* filesBelow(path: string): Generator<string> {
 	if (!existsSync(path)) return;
@@ -33,7 +42,8 @@ export function builtApplication(say: (message: string) => void): string {
 		encoding: 'utf8',
 		env: { ...process.env, DINESIS_BUILD: folder, NODE_ENV: 'production' }
 	});
-	if (done.status !== 0) throw new Error(`Building the application failed:\n${`${done.stdout}${done.stderr}`.slice(-3000)}`);
+	if (done.status !== 0)
+		throw new Error(`Building the application failed:\n${`${done.stdout}${done.stderr}`.slice(-3000)}`);
 	writeFileSync(stamp, new Date().toISOString());
 	const older = readdirSync(builds)
 		.map((name) => join(builds, name))

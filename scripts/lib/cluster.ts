@@ -1,7 +1,17 @@
 /** The project's private PostgreSQL cluster: made once, on loopback, on a free port, under a user that is not root. */
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+	chmodSync,
+	chownSync,
+	existsSync,
+	mkdirSync,
+	readdirSync,
+	readFileSync,
+	renameSync,
+	rmSync,
+	writeFileSync
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import pg from 'pg';
@@ -38,7 +48,10 @@ function run(program: string, args: string[]): { status: number; output: string 
 	const [file, all] = isRoot() ? ['runuser', ['-u', 'postgres', '--', program, ...args]] : [program, args];
 	// Its own output goes to files: a server that inherited our pipes would keep them open.
 	const done = spawnSync(file, all, { cwd: '/', encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] });
-	return { status: done.status ?? 1, output: `${done.stdout ?? ''}${done.stderr ?? ''}${done.error?.message ?? ''}`.trim() };
+	return {
+		status: done.status ?? 1,
+		output: `${done.stdout ?? ''}${done.stderr ?? ''}${done.error?.message ?? ''}`.trim()
+	};
 }
 
 /** The folder, or one below /var/lib when the database's user cannot enter it. */
@@ -98,7 +111,19 @@ export async function startCluster(options: ClusterOptions): Promise<Cluster> {
 		port = await freePort();
 		const settings = ['-c listen_addresses=127.0.0.1', `-c port=${port}`, "-c unix_socket_directories=''"];
 		if (options.throwaway) settings.push('-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off');
-		const start = run(join(bin, 'pg_ctl'), ['-D', data, '-l', log, '-w', '-t', '60', '-s', '-o', settings.join(' '), 'start']);
+		const start = run(join(bin, 'pg_ctl'), [
+			'-D',
+			data,
+			'-l',
+			log,
+			'-w',
+			'-t',
+			'60',
+			'-s',
+			'-o',
+			settings.join(' '),
+			'start'
+		]);
 		if (start.status === 0) started = true;
 		else if (attempt === 3)
 			throw new Error(`Starting the database failed: ${start.output}\n${tail(log)}\nIts log is ${log}.`);
@@ -129,4 +154,5 @@ function runningPort(bin: string, data: string): number | null {
 	return port > 0 ? port : null;
 }
 
-const tail = (file: string): string => (existsSync(file) ? readFileSync(file, 'utf8').split('\n').slice(-12).join('\n') : '');
+const tail = (file: string): string =>
+	existsSync(file) ? readFileSync(file, 'utf8').split('\n').slice(-12).join('\n') : '';

@@ -13,7 +13,11 @@ export function readKitFile(path: string): ReadResult<Kit> {
 	} catch (error) {
 		const code = (error as NodeJS.ErrnoException).code;
 		return refuse(
-			code === 'ENOENT' ? 'There is no such file.' : code === 'EISDIR' ? 'That is a folder; a file is needed.' : `It cannot be opened (${code}).`
+			code === 'ENOENT'
+				? 'There is no such file.'
+				: code === 'EISDIR'
+					? 'That is a folder; a file is needed.'
+					: `It cannot be opened (${code}).`
 		);
 	}
 	return readKit(text);

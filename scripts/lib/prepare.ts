@@ -4,7 +4,10 @@ import { connect, migrate } from '../../src/lib/server/db/connect';
 import { needKit } from './kit-file';
 import { DEMO_KIT } from './paths';
 
-export async function prepareDatabase(url: string, options: { demo: boolean; say: (message: string) => void }): Promise<void> {
+export async function prepareDatabase(
+	url: string,
+	options: { demo: boolean; say: (message: string) => void }
+): Promise<void> {
 	const sequelize = connect(url);
 	try {
 		const steps = await migrate(sequelize);

@@ -1,5 +1,15 @@
 /** The recorder paper: sprocket holes, a time ruler, and the motion in bands of position, rotation and lens. */
-import { CHANNELS, CHANNEL_COUNT, familyOf, unitOf, type Channel, type ChannelFamily, type Seconds, type Track, type View } from '$lib/core';
+import {
+	CHANNELS,
+	CHANNEL_COUNT,
+	familyOf,
+	unitOf,
+	type Channel,
+	type ChannelFamily,
+	type Seconds,
+	type Track,
+	type View
+} from '$lib/core';
 import { inkOf } from './inks';
 
 export interface StripFrame {
@@ -189,7 +199,12 @@ export function drawCurves(
 ): void {
 	pen.save();
 	pen.beginPath();
-	pen.rect(MARGIN.left, MARGIN.top, frame.width - MARGIN.left - MARGIN.right, frame.height - MARGIN.top - MARGIN.bottom);
+	pen.rect(
+		MARGIN.left,
+		MARGIN.top,
+		frame.width - MARGIN.left - MARGIN.right,
+		frame.height - MARGIN.top - MARGIN.bottom
+	);
 	pen.clip();
 	pen.lineWidth = 1.6;
 	pen.lineJoin = 'round';

@@ -16,7 +16,13 @@ export interface VersionEntry {
 
 export type Answer<T> =
 	| { readonly ok: true; readonly value: T }
-	| { readonly ok: false; readonly away: boolean; readonly status: number; readonly message: string; readonly body?: unknown };
+	| {
+			readonly ok: false;
+			readonly away: boolean;
+			readonly status: number;
+			readonly message: string;
+			readonly body?: unknown;
+	  };
 
 async function call<T>(method: string, path: string, body?: unknown): Promise<Answer<T>> {
 	let response: Response;
@@ -37,7 +43,8 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<An
 
 const presetsOf = (slug: string): string => `/api/projects/${slug}/presets`;
 
-export const createProject = (name: string): Promise<Answer<{ slug: string }>> => call('POST', '/api/projects', { name });
+export const createProject = (name: string): Promise<Answer<{ slug: string }>> =>
+	call('POST', '/api/projects', { name });
 
 export const fetchPreset = (slug: string, key: string): Promise<Answer<StoredPreset>> =>
 	call('GET', `${presetsOf(slug)}/${key}`);
@@ -51,7 +58,8 @@ export const savePreset = (
 	base: number,
 	document: ShakePreset,
 	note: string
-): Promise<Answer<{ version: number; savedAt: string }>> => call('PUT', `${presetsOf(slug)}/${key}`, { base, document, note });
+): Promise<Answer<{ version: number; savedAt: string }>> =>
+	call('PUT', `${presetsOf(slug)}/${key}`, { base, document, note });
 
 export const retirePreset = (slug: string, key: string, retired: boolean): Promise<Answer<unknown>> =>
 	call('PATCH', `${presetsOf(slug)}/${key}`, { retired });

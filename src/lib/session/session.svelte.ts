@@ -108,7 +108,12 @@ export class ProjectSession {
 	}
 
 	/** Changes a preset as one undoable step; changes with the same mark, one after the other, are one step. */
-	change(key: string, label: string, recipe: (preset: ImmerDraft<ShakePreset>) => ShakePreset | void, mark: string | null = null): void {
+	change(
+		key: string,
+		label: string,
+		recipe: (preset: ImmerDraft<ShakePreset>) => ShakePreset | void,
+		mark: string | null = null
+	): void {
 		if (!this.documents[key]) return;
 		const changed = this.history.change(
 			`${label} in ${this.documents[key].name}`,
@@ -142,7 +147,11 @@ export class ProjectSession {
 	async add(document: ShakePreset, note = ''): Promise<string | null> {
 		const made = await api.createPreset(this.project.slug, document, note);
 		if (!made.ok) {
-			this.say(made.away ? 'The server does not answer, so a new preset cannot be made right now. Try again shortly.' : made.message);
+			this.say(
+				made.away
+					? 'The server does not answer, so a new preset cannot be made right now. Try again shortly.'
+					: made.message
+			);
 			return null;
 		}
 		this.take(made.value);
@@ -208,7 +217,10 @@ export class ProjectSession {
 		let copy: string | null = null;
 		if (choice === 'both') {
 			const name = `${mine.name}, mine`.slice(0, 120);
-			copy = await this.add({ ...mine, id: freeId(name, this.order), name, origin: key }, 'kept beside another version');
+			copy = await this.add(
+				{ ...mine, id: freeId(name, this.order), name, origin: key },
+				'kept beside another version'
+			);
 			if (copy === null) {
 				this.conflict = conflict;
 				return null;
@@ -261,7 +273,10 @@ export class ProjectSession {
 
 	private saveSoon(key: string, after: number): void {
 		clearTimeout(this.timers.get(key));
-		this.timers.set(key, setTimeout(() => void this.save(key), after));
+		this.timers.set(
+			key,
+			setTimeout(() => void this.save(key), after)
+		);
 		if (after === SAVE_AFTER_MS) void this.keepDraft(key);
 	}
 

@@ -4,7 +4,14 @@ import type { ShakePreset } from '$lib/core';
 export type TabMessage =
 	| { readonly kind: 'looking'; readonly tab: string; readonly key: string; readonly answer: boolean }
 	| { readonly kind: 'left'; readonly tab: string }
-	| { readonly kind: 'saved'; readonly tab: string; readonly key: string; readonly version: number; readonly savedAt: string; readonly document: ShakePreset };
+	| {
+			readonly kind: 'saved';
+			readonly tab: string;
+			readonly key: string;
+			readonly version: number;
+			readonly savedAt: string;
+			readonly document: ShakePreset;
+	  };
 
 export class Tabs {
 	readonly id = crypto.randomUUID();

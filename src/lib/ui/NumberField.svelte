@@ -23,7 +23,21 @@
 		/** Called with each new value; `done` when the gesture is over. */
 		onchange: (value: number, done: boolean) => void;
 	}
-	let { label, value, unit = '', min, max, step, digits, reset, look = 'tile', fill, hint, disabled = false, onchange }: Props = $props();
+	let {
+		label,
+		value,
+		unit = '',
+		min,
+		max,
+		step,
+		digits,
+		reset,
+		look = 'tile',
+		fill,
+		hint,
+		disabled = false,
+		onchange
+	}: Props = $props();
 
 	let editing = $state(false);
 	let typed = $state('');
@@ -33,7 +47,8 @@
 	let entry: HTMLInputElement | undefined = $state();
 
 	const within = (v: number): number => Math.min(max, Math.max(min, v));
-	const coarse = (event: { shiftKey: boolean; altKey: boolean }): number => (event.shiftKey ? 10 : event.altKey ? 0.1 : 1);
+	const coarse = (event: { shiftKey: boolean; altKey: boolean }): number =>
+		event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
 
 	function down(event: PointerEvent) {
 		if (disabled || editing || event.button !== 0) return;

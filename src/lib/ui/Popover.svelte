@@ -43,7 +43,15 @@
 		close();
 	}}
 >
-	<button bind:this={trigger} class={look} aria-expanded={open} aria-haspopup="dialog" aria-label={label} {title} onclick={show}>
+	<button
+		bind:this={trigger}
+		class={look}
+		aria-expanded={open}
+		aria-haspopup="dialog"
+		aria-label={label}
+		{title}
+		onclick={show}
+	>
 		{@render button()}
 	</button>
 	{#if open}

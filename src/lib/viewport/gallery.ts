@@ -78,7 +78,14 @@ function stars(): THREE.Points {
 	}
 	const geometry = new THREE.BufferGeometry();
 	geometry.setAttribute('position', new THREE.Float32BufferAttribute(positions, 3));
-	const material = new THREE.PointsMaterial({ color: '#cfd9e6', size: 1.7, sizeAttenuation: false, fog: false, transparent: true, opacity: 0.75 });
+	const material = new THREE.PointsMaterial({
+		color: '#cfd9e6',
+		size: 1.7,
+		sizeAttenuation: false,
+		fog: false,
+		transparent: true,
+		opacity: 0.75
+	});
 	return new THREE.Points(geometry, material);
 }
 
@@ -197,7 +204,14 @@ function halo(size: number, opacity: number): THREE.Sprite {
 	pen.fillRect(0, 0, 128, 128);
 	const texture = new THREE.CanvasTexture(canvas);
 	texture.colorSpace = THREE.SRGBColorSpace;
-	const material = new THREE.SpriteMaterial({ map: texture, blending: THREE.AdditiveBlending, depthWrite: false, transparent: true, opacity, fog: false });
+	const material = new THREE.SpriteMaterial({
+		map: texture,
+		blending: THREE.AdditiveBlending,
+		depthWrite: false,
+		transparent: true,
+		opacity,
+		fog: false
+	});
 	const sprite = new THREE.Sprite(material);
 	sprite.scale.setScalar(size);
 	return sprite;
@@ -220,7 +234,11 @@ function rail(): THREE.Group {
 		const z = centre.z - Math.cos(turn) * radius;
 		group.add(mesh(post, iron, x, 0.61, z), mesh(knob, worn, x, 1.26, z));
 	}
-	for (const [y, thick] of [[1.2, 0.034], [0.82, 0.02], [0.46, 0.02]] as const) {
+	for (const [y, thick] of [
+		[1.2, 0.034],
+		[0.82, 0.02],
+		[0.46, 0.02]
+	] as const) {
 		const bar = new THREE.TorusGeometry(radius, thick, 5, 48, Math.PI * 1.2);
 		const made = new THREE.Mesh(bar, y > 1 ? worn : iron);
 		made.rotation.set(Math.PI / 2, 0, Math.PI * 1.5 - Math.PI * 0.6);
@@ -254,7 +272,9 @@ function lantern(): THREE.Group {
 	);
 	for (let i = 0; i < 6; i++) {
 		const turn = (i / 6) * Math.PI * 2;
-		swing.add(mesh(new THREE.BoxGeometry(0.008, 0.15, 0.008), iron, Math.cos(turn) * 0.062, -0.25, Math.sin(turn) * 0.062));
+		swing.add(
+			mesh(new THREE.BoxGeometry(0.008, 0.15, 0.008), iron, Math.cos(turn) * 0.062, -0.25, Math.sin(turn) * 0.062)
+		);
 	}
 	const glow = halo(0.95, 0.55);
 	glow.position.y = -0.25;
@@ -283,7 +303,13 @@ function bell(): THREE.Group {
 		[0.29, 0.05],
 		[0.36, 0]
 	].map(([x, y]) => new THREE.Vector2(x, y));
-	const brass = mesh(new THREE.LatheGeometry(profile, 12), flat('#a8752c', { side: THREE.DoubleSide, emissive: '#2c1a05' }), 0, 0.98, 0);
+	const brass = mesh(
+		new THREE.LatheGeometry(profile, 12),
+		flat('#a8752c', { side: THREE.DoubleSide, emissive: '#2c1a05' }),
+		0,
+		0.98,
+		0
+	);
 	brass.name = 'bell';
 	group.add(brass);
 	return group;
@@ -297,7 +323,13 @@ function skerry(): THREE.Group {
 	group.getObjectByName('small')!.position.set(8.5, -0.4, 2.5);
 	const wood = flat('#20272c');
 	group.add(mesh(new THREE.CylinderGeometry(0.16, 0.24, 8, 5), wood, 0, 5.6, 0));
-	const cage = mesh(new THREE.OctahedronGeometry(1.25, 0), new THREE.MeshBasicMaterial({ color: '#2b353c', wireframe: true }), 0, 9.8, 0);
+	const cage = mesh(
+		new THREE.OctahedronGeometry(1.25, 0),
+		new THREE.MeshBasicMaterial({ color: '#2b353c', wireframe: true }),
+		0,
+		9.8,
+		0
+	);
 	group.add(cage, mesh(new THREE.OctahedronGeometry(0.42, 0), lit('#f0a040'), 0, 9.8, 0));
 	const skiff = new THREE.Group();
 	const hull = mesh(new THREE.CylinderGeometry(0.35, 0.75, 4.6, 6, 1), flat('#4a3a2c'), 0, 0, 0);
@@ -323,7 +355,8 @@ function farLight(): THREE.Group {
 	const room = mesh(new THREE.CylinderGeometry(1.65, 1.65, 3.1, 8), lit('#ffdf9a'), 0, 29.7, 0);
 	const roof = mesh(new THREE.ConeGeometry(2.5, 2.2, 8), flat('#1e272e'), 0, 32.3, 0);
 	group.add(island, shoulder, tower, band, balcony, room, roof);
-	for (const y of [12.5, 22.8]) group.add(mesh(new THREE.BoxGeometry(0.7, 1.2, 0.3), lit('#f2b75c'), -0.4, y, 2.75 - (y - 12.5) * 0.05));
+	for (const y of [12.5, 22.8])
+		group.add(mesh(new THREE.BoxGeometry(0.7, 1.2, 0.3), lit('#f2b75c'), -0.4, y, 2.75 - (y - 12.5) * 0.05));
 	const cottage = mesh(new THREE.BoxGeometry(8, 3.6, 5), flat('#414b52'), 14, 7.6, 4);
 	const thatch = mesh(new THREE.CylinderGeometry(0.1, 3.9, 2.6, 4), flat('#252d33'), 14, 10.6, 4);
 	thatch.rotation.y = Math.PI / 4;

@@ -37,7 +37,14 @@ export class Picture {
 	constructor(canvas: HTMLCanvasElement) {
 		this.renderer = new THREE.WebGLRenderer({ canvas, antialias: false, powerPreference: 'high-performance' });
 		this.renderer.toneMapping = THREE.NoToneMapping;
-		this.marks = this.world.landmarks.map(({ name, distance }) => ({ name, distance, x: 0, y: 0, seen: false, moved: 0 }));
+		this.marks = this.world.landmarks.map(({ name, distance }) => ({
+			name,
+			distance,
+			x: 0,
+			y: 0,
+			seen: false,
+			moved: 0
+		}));
 		const { rest } = this.world;
 		this.resting.position.copy(rest.position);
 		this.resting.quaternion.copy(rest.quaternion);
@@ -77,7 +84,11 @@ export class Picture {
 		this.average += (frameMs - this.average) * 0.05;
 		const most = Math.min(window.devicePixelRatio || 1, 2);
 		const wanted =
-			this.average > 26 ? Math.max(0.5, this.ratio * 0.8) : this.average < 17.5 ? Math.min(most, this.ratio * 1.15) : this.ratio;
+			this.average > 26
+				? Math.max(0.5, this.ratio * 0.8)
+				: this.average < 17.5
+					? Math.min(most, this.ratio * 1.15)
+					: this.ratio;
 		if (Math.abs(wanted - this.ratio) < 0.02) return;
 		this.ratio = wanted;
 		this.average = 20;
@@ -105,7 +116,10 @@ export class Picture {
 		const high = Math.tan((this.world.rest.fov * DEG) / 2) * OUTLINE_DISTANCE;
 		const wide = high * this.resting.aspect;
 		CORNERS.forEach(([x, y], i) => {
-			this.point.set(x * wide, y * high, -OUTLINE_DISTANCE).applyMatrix4(this.resting.matrixWorld).project(this.camera);
+			this.point
+				.set(x * wide, y * high, -OUTLINE_DISTANCE)
+				.applyMatrix4(this.resting.matrixWorld)
+				.project(this.camera);
 			this.outline[2 * i] = ((this.point.x + 1) * width) / 2;
 			this.outline[2 * i + 1] = ((1 - this.point.y) * height) / 2;
 		});

@@ -74,7 +74,7 @@ function crossingsOf(values: Float64Array, channel: number, count: number) {
 			last = i;
 		}
 		if (value === 0) continue;
-		if (sign !== 0 && (value > 0) !== sign > 0 && Math.abs(value) >= largest / 1000) crossings++;
+		if (sign !== 0 && value > 0 !== sign > 0 && Math.abs(value) >= largest / 1000) crossings++;
 		if (Math.abs(value) >= largest / 1000) sign = value > 0 ? 1 : -1;
 	}
 	return { largest, crossings, seconds: first < 0 ? 0 : (last - first) / FPS };

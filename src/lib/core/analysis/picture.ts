@@ -25,7 +25,9 @@ export function pictureMovement(
 	view: View,
 	distance: Metres = REFERENCE.distance
 ): number {
-	return view === 'flat' ? flatMovement(values, at) : spaceMovement(values, at, distance);
+	const movement = view === 'flat' ? flatMovement(values, at) : spaceMovement(values, at, distance);
+	// Below this it is the rounding of the projection, not a movement.
+	return movement < 1e-12 ? 0 : movement;
 }
 
 function spaceMovement(values: Float64Array, at: number, distance: Metres): number {

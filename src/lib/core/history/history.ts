@@ -85,7 +85,9 @@ export class History<T extends object> {
 function join(step: Step, patches: Patch[], inverse: Patch[]): void {
 	const same =
 		patches.length === step.patches.length &&
-		patches.every((p, i) => p.op === 'replace' && step.patches[i]!.op === 'replace' && key(p) === key(step.patches[i]!));
+		patches.every(
+			(p, i) => p.op === 'replace' && step.patches[i]!.op === 'replace' && key(p) === key(step.patches[i]!)
+		);
 	step.inverse = same ? step.inverse : [...inverse, ...step.inverse];
 	step.patches = same ? patches : [...step.patches, ...patches];
 }

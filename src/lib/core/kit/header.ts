@@ -7,7 +7,11 @@ const header = object({
 	format: string()
 		.strict()
 		.required(`is missing; "${KIT_FORMAT}" is needed`)
-		.test('format', ({ value }) => `is ${show(value)}; "${KIT_FORMAT}" is needed`, (v) => v === KIT_FORMAT),
+		.test(
+			'format',
+			({ value }) => `is ${show(value)}; "${KIT_FORMAT}" is needed`,
+			(v) => v === KIT_FORMAT
+		),
 	version: number()
 		.strict()
 		.required(`is missing; ${KIT_VERSION} is needed`)

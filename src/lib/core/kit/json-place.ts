@@ -51,8 +51,7 @@ export function findJsonFault(text: string): JsonFault | null {
 		if (c === '{') return group('}', depth, member);
 		if (c === '[') return group(']', depth, (i, d) => ((path[path.length - 1] = i), value(d)));
 		if (c === '"') {
-			if (take(STRING) === null) throw new Fault(at, 'a text is not closed, or holds a raw line break or a bad escape');
-			return;
+			return void string();
 		}
 		if (c !== undefined && (c === '-' || (c >= '0' && c <= '9'))) {
 			if (take(NUMBER) === null) fail('a number is needed');
@@ -62,10 +61,17 @@ export function findJsonFault(text: string): JsonFault | null {
 		fail('a value is needed (numbers must be finite; JSON knows no NaN or Infinity)');
 	}
 
+	function string(): string {
+		const whole = take(STRING);
+		if (whole !== null) return whole;
+		if (!/["\n]/.test(text.slice(at + 1))) at = text.length;
+		return fail('a text is not closed, or holds a raw line break or a bad escape');
+	}
+
 	function member(_: number, depth: number): void {
-		const name = take(STRING);
-		if (name === null) fail('a field name in double quotes is needed');
-		path[path.length - 1] = JSON.parse(name!) as string;
+		path[path.length - 1] = '';
+		if (text[at] !== '"') fail('a field name in double quotes is needed');
+		path[path.length - 1] = JSON.parse(string()) as string;
 		skip();
 		if (text[at] !== ':') fail('a ":" is needed');
 		at++;

@@ -69,7 +69,8 @@ export function kitJsonSchema(): JsonSchema {
 	return {
 		$schema: 'https://json-schema.org/draft/2020-12/schema',
 		title: 'Dinesis kit',
-		description: 'Presets of camera motion, the game events that set them off, and what they stand in. Units: docs/kit-format.md.',
+		description:
+			'Presets of camera motion, the game events that set them off, and what they stand in. Units: docs/kit-format.md.',
 		type: 'object',
 		properties: {
 			format: { const: KIT_FORMAT },

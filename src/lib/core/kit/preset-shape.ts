@@ -192,7 +192,10 @@ const reach = orNull(
 		},
 		(value, report) => {
 			if ((value.edge as number) < (value.full as number))
-				report.addAt('edge', `is ${show(value.edge)}, nearer than "full" at ${show(value.full)}; it must not be nearer`);
+				report.addAt(
+					'edge',
+					`is ${show(value.edge)}, nearer than "full" at ${show(value.full)}; it must not be nearer`
+				);
 		}
 	)
 );

@@ -11,8 +11,7 @@ import { KIT_FORMAT, KIT_VERSION, type Kit, type ShakePreset } from './types';
 export const MOST_BYTES = 20 * 1024 * 1024;
 
 export type ReadResult<T> =
-	| { readonly ok: true; readonly value: T }
-	| { readonly ok: false; readonly problems: readonly Problem[] };
+	{ readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
 const refuse = (place: string, message: string): ReadResult<never> => ({ ok: false, problems: [{ place, message }] });
 

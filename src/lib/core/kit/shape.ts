@@ -72,11 +72,7 @@ export function number(what: string, min: number, max: number, options: { whole?
 	const wanted = `${options.whole ? 'a whole number' : 'a number'} from ${min} to ${max} (${what}) is needed`;
 	return {
 		check(value, report) {
-			if (
-				typeof value !== 'number' ||
-				!(value >= min && value <= max) ||
-				(options.whole && !Number.isInteger(value))
-			)
+			if (typeof value !== 'number' || !(value >= min && value <= max) || (options.whole && !Number.isInteger(value)))
 				report.add(`is ${show(value)}; ${wanted}`);
 		},
 		schema: () => ({ type: options.whole ? 'integer' : 'number', minimum: min, maximum: max, description: what })
@@ -93,8 +89,7 @@ export const boolean = (what: string): Shape => ({
 export const text = (what: string, longest: number, shortest = 0): Shape => ({
 	check(value, report) {
 		if (typeof value !== 'string') report.add(`is ${show(value)}; a text (${what}) is needed`);
-		else if (value.length > longest)
-			report.add(`is ${value.length} characters long; at most ${longest} (${what}) fit`);
+		else if (value.length > longest) report.add(`is ${value.length} characters long; at most ${longest} (${what}) fit`);
 		else if (value.trim().length < shortest) report.add(`is empty; ${what} is needed`);
 	},
 	schema: () => ({ type: 'string', maxLength: longest, minLength: shortest, description: what })
@@ -105,8 +100,7 @@ export const isId = (value: unknown): value is string => typeof value === 'strin
 
 export const id = (what: string): Shape => ({
 	check(value, report) {
-		if (!isId(value))
-			report.add(`is ${show(value)}; an id of 1 to 64 of a–z, 0–9 and "-" (${what}) is needed`);
+		if (!isId(value)) report.add(`is ${show(value)}; an id of 1 to 64 of a–z, 0–9 and "-" (${what}) is needed`);
 	},
 	schema: () => ({ type: 'string', pattern: ID.source, description: what })
 });
@@ -186,7 +180,8 @@ export const required = (shape: Shape): Field => ({ shape });
 export const optional = (shape: Shape): Field => ({ shape, optional: true });
 export const withDefault = (shape: Shape, value: unknown): Field => ({
 	shape,
-	missing: typeof value === 'object' && value !== null ? () => JSON.parse(JSON.stringify(value)) as unknown : () => value
+	missing:
+		typeof value === 'object' && value !== null ? () => JSON.parse(JSON.stringify(value)) as unknown : () => value
 });
 
 /** An object with these fields; others are kept as they are. `also` looks at the whole once its fields are sound. */

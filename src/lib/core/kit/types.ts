@@ -149,4 +149,3 @@ export interface Kit {
 }
 
 export const isShake = (preset: ShakePreset | CarriedPreset): preset is ShakePreset => preset.family === 'shake';
-

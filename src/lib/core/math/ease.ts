@@ -1,7 +1,7 @@
 /**
  * Eases: how a fade, a key or a jump goes from 0 to 1. All map 0 → 0 and 1 → 1 and read forward in time, as in CSS.
  */
-import { clamp01, exp2, sinTurns } from './scalar';
+import { clamp01, exp2InPlace, sinTurns } from './scalar';
 
 const SHAPES = ['sine', 'quad', 'cubic', 'quart', 'expo', 'back'] as const;
 type EaseShape = (typeof SHAPES)[number];
@@ -19,20 +19,18 @@ export const EASE_NAMES: readonly EaseName[] = [
 
 const BACK = 1.70158;
 
-function easeIn(shape: EaseShape, t: number): number {
-	switch (shape) {
-		case 'sine':
-			return 1 - sinTurns(0.25 - t / 4);
-		case 'quad':
-			return t * t;
-		case 'cubic':
-			return t * t * t;
-		case 'quart':
-			return t * t * t * t;
-		case 'expo':
-			return (exp2(10 * t) - 1) / 1023;
-		case 'back':
-			return t * t * ((BACK + 1) * t - BACK);
+/** Turns the time `at[i]`, strictly between 0 and 1, into the ease's value on the way in. */
+function easeIn(shape: EaseShape, at: Float64Array, i: number): void {
+	const t = at[i]!;
+	if (shape === 'sine') at[i] = 1 - sinTurns(0.25 - t / 4);
+	else if (shape === 'quad') at[i] = t * t;
+	else if (shape === 'cubic') at[i] = t * t * t;
+	else if (shape === 'quart') at[i] = t * t * t * t;
+	else if (shape === 'back') at[i] = t * t * ((BACK + 1) * t - BACK);
+	else {
+		at[i] = 10 * t;
+		exp2InPlace(at, i);
+		at[i] = (at[i]! - 1) / 1023;
 	}
 }
 
@@ -56,17 +54,37 @@ export function compileEase(ease: Ease): CompiledEase {
 	};
 }
 
-/** The ease at `t`; outside [0, 1] the nearer end's value (0 or 1). */
-export function runEase(ease: CompiledEase, t: number): number {
-	if (t <= 0) return 0;
-	if (t >= 1) return 1;
+/** Replaces `at[i]`, a time, by the ease there; outside [0, 1] by the nearer end's value (0 or 1). In place, so that nothing is boxed. */
+export function easeInPlace(ease: CompiledEase, at: Float64Array, i: number): void {
+	const t = at[i]!;
 	const shape = ease.shape;
-	if (shape === 'linear') return t;
-	if (shape === 'smooth') return t * t * (3 - 2 * t);
-	if (shape === 'handles') return runHandles(ease.handles, t);
-	if (ease.way === 'in') return easeIn(shape, t);
-	if (ease.way === 'out') return 1 - easeIn(shape, 1 - t);
-	return t < 0.5 ? easeIn(shape, 2 * t) / 2 : 1 - easeIn(shape, 2 - 2 * t) / 2;
+	if (t <= 0) at[i] = 0;
+	else if (t >= 1) at[i] = 1;
+	else if (shape === 'linear') at[i] = t;
+	else if (shape === 'smooth') at[i] = t * t * (3 - 2 * t);
+	else if (shape === 'handles') at[i] = runHandles(ease.handles, t);
+	else if (ease.way === 'in') easeIn(shape, at, i);
+	else if (ease.way === 'out') {
+		at[i] = 1 - t;
+		easeIn(shape, at, i);
+		at[i] = 1 - at[i]!;
+	} else if (t < 0.5) {
+		at[i] = 2 * t;
+		easeIn(shape, at, i);
+		at[i]! /= 2;
+	} else {
+		at[i] = 2 - 2 * t;
+		if (at[i]! > 0 && at[i]! < 1) easeIn(shape, at, i);
+		at[i] = 1 - at[i]! / 2;
+	}
+}
+
+/** The ease at `t`. */
+export function runEase(ease: CompiledEase, t: number): number {
+	const at = new Float64Array(1);
+	at[0] = t;
+	easeInPlace(ease, at, 0);
+	return at[0];
 }
 
 /** One value of an ease, compiled on the way: for drawings, not for the motion path. */

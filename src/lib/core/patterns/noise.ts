@@ -7,6 +7,7 @@
  * first derivative is continuous.
  */
 import { mix } from '../random/hash';
+import { ELAPSED, LEVEL, type Voice } from './voice';
 
 export const CELLS_PER_CYCLE = 4 / 3;
 const LIFT = 0.9;
@@ -54,16 +55,6 @@ function slope(seed: number, cell: number): number {
 	return (h & 1) === 0 ? size : -size;
 }
 
-/** One octave at position `p` (in cells), within [−1, 1]. */
-export function latticeNoise(seed: number, p: number): number {
-	const floor = Math.floor(p);
-	const cell = floor | 0;
-	const f = p - floor;
-	const a = slope(seed, cell) * f;
-	const b = slope(seed, (cell + 1) | 0) * (f - 1);
-	return 2 * (a + (b - a) * f * f * (3 - 2 * f));
-}
-
 /** Passes |v| ≤ 0.7 and bends what is above so that it stays below 1, without a corner. */
 function bend(v: number): number {
 	const size = v < 0 ? -v : v;
@@ -73,29 +64,56 @@ function bend(v: number): number {
 	return v < 0 ? -bent : bent;
 }
 
-/**
- * Adds one layer's noise to `out` (seven channels).
- * `phases` in cycles, one per active channel; `seeds` and `shifts` (in cells) one per active channel and octave.
- */
-export function addNoise(
-	noise: CompiledNoise,
-	channels: Uint8Array,
-	scales: Float64Array,
-	phases: Float64Array,
-	seeds: Int32Array,
-	shifts: Float64Array,
-	gain: Float64Array,
-	out: Float64Array
-): void {
+/** One layer's noise within a play: a seed, a shift (in cells) and the present cell's slopes per channel and octave. */
+export interface NoiseRun {
+	readonly seeds: Int32Array;
+	readonly shifts: Float64Array;
+	/** Cell, twice the slope at its start and at its end: hashed again only when the phase enters another cell. */
+	readonly cell: Float64Array;
+}
+
+export const createNoiseRun = (seeds: Int32Array, shifts: Float64Array): NoiseRun => ({
+	seeds,
+	shifts,
+	cell: new Float64Array(3 * seeds.length).fill(NaN)
+});
+
+/** Puts twice the slopes at both ends of slot `s`'s cell beside it. */
+function hashCell(run: NoiseRun, s: number): void {
+	const seed = run.seeds[s]!;
+	const cell = run.cell;
+	const floor = cell[3 * s]! | 0;
+	cell[3 * s + 1] = 2 * slope(seed, floor);
+	cell[3 * s + 2] = 2 * slope(seed, (floor + 1) | 0);
+}
+
+/** Adds one layer's noise to `out` (seven channels). */
+export function addNoise(noise: CompiledNoise, run: NoiseRun, voice: Voice, out: Float64Array): void {
 	const octaves = noise.octaves;
 	const { cells, weight } = noise;
-	const level = gain[0]!;
-	for (let j = 0, s = 0; j < channels.length; j++) {
-		const phase = phases[j]!;
+	const { shifts, cell } = run;
+	const { channels, scales, frequencies, phases, now } = voice;
+	const level = now[LEVEL]! * (1 + LIFT);
+	const elapsed = now[ELAPSED]!;
+	const count = channels.length;
+	for (let j = 0, s = 0; j < count; j++) {
+		const phase = phases[j]! + frequencies[j]! * elapsed;
 		let v = 0;
-		for (let k = 0; k < octaves; k++, s++) v += weight[k]! * latticeNoise(seeds[s]!, phase * cells[k]! + shifts[s]!);
+		let k = 0;
+		do {
+			const p = phase * cells[k]! + shifts[s]!;
+			const floor = Math.floor(p);
+			if (cell[3 * s]! !== floor) {
+				cell[3 * s] = floor;
+				hashCell(run, s);
+			}
+			const f = p - floor;
+			const a = cell[3 * s + 1]! * f;
+			v += weight[k]! * (a + (cell[3 * s + 2]! * (f - 1) - a) * f * f * (3 - 2 * f));
+			s++;
+			k++;
+		} while (k < octaves);
 		if (octaves > 1) v = bend(v);
-		const size = v < 0 ? -v : v;
-		out[channels[j]!]! += (scales[j]! * level * v * (1 + LIFT)) / (1 + LIFT * size);
+		out[channels[j]!]! += (scales[j]! * level * v) / (1 + LIFT * (v < 0 ? -v : v));
 	}
 }

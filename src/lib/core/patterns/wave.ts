@@ -3,6 +3,7 @@
  * the square begins at +1. The steps of the square and the sawtooth are meant.
  */
 import { sinTurns } from '../math/scalar';
+import { ELAPSED, LEVEL, type Voice } from './voice';
 import type { Cycles } from '../units/quantities';
 
 export const WAVE_SHAPES = ['sine', 'triangle', 'square', 'sawtooth'] as const;
@@ -22,16 +23,16 @@ export function waveAt(shape: WaveShape, phase: Cycles): number {
 	return t < 0.25 ? 4 * t : t < 0.75 ? 2 - 4 * t : 4 * t - 4;
 }
 
-/** Adds one layer's waves to `out`; `phases` in cycles, one per active channel. */
-export function addWave(
-	shape: WaveShape,
-	channels: Uint8Array,
-	scales: Float64Array,
-	phases: Float64Array,
-	gain: Float64Array,
-	out: Float64Array
-): void {
-	const level = gain[0]!;
-	for (let j = 0; j < channels.length; j++)
-		out[channels[j]!]! += scales[j]! * level * waveAt(shape, phases[j]!);
+/** Adds one layer's waves to `out` (seven channels). */
+export function addWave(shape: WaveShape, voice: Voice, out: Float64Array): void {
+	const { channels, scales, frequencies, phases, now } = voice;
+	const level = now[LEVEL]!;
+	const elapsed = now[ELAPSED]!;
+	const count = channels.length;
+	if (shape === 'sine')
+		for (let j = 0; j < count; j++)
+			out[channels[j]!]! += scales[j]! * level * sinTurns(phases[j]! + frequencies[j]! * elapsed);
+	else
+		for (let j = 0; j < count; j++)
+			out[channels[j]!]! += scales[j]! * level * waveAt(shape, phases[j]! + frequencies[j]! * elapsed);
 }

@@ -38,7 +38,8 @@ export interface CompiledShake {
 const CHANNEL_HASHES = CHANNELS.map(hashText);
 export const channelHash = (channel: number): number => CHANNEL_HASHES[channel]!;
 
-const startOf = (start: 'zero' | 'random' | Cycles): number => (start === 'zero' ? 0 : start === 'random' ? NaN : start);
+const startOf = (start: 'zero' | 'random' | Cycles): number =>
+	start === 'zero' ? 0 : start === 'random' ? NaN : start;
 
 function compileLayer(preset: ShakePreset, layer: Layer): CompiledLayer {
 	const active = channelsOf(preset.view).filter((name) => layer.channels[name] !== undefined);

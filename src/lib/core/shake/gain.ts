@@ -7,8 +7,8 @@
  * min(gain(age), gain(s)) · (1 − E_out((age − s) / fadeOut)), which has no jump wherever s is.
  */
 import { compileCurve, runCurve, type CompiledCurve } from '../math/curve';
-import { compileEase, runEase, type CompiledEase } from '../math/ease';
-import { exp2 } from '../math/scalar';
+import { compileEase, easeInPlace, type CompiledEase } from '../math/ease';
+import { exp2InPlace } from '../math/scalar';
 import type { Seconds } from '../units/quantities';
 import type { Growth, Timing } from '../kit/types';
 
@@ -48,13 +48,36 @@ export function compileGain(timing: Timing, length: Seconds = timing.duration): 
 	};
 }
 
-/** Everything in the gain but the fade in: what all layers of a play share. */
-export function sharedGain(shape: GainShape, age: Seconds): number {
-	if (age < 0 || age >= shape.duration) return 0;
+/**
+ * Where gains are worked out: numbers go in and come out through these slots, so that a frame boxes none.
+ * `AGE` and `LAYER_AGE` go in; `SHARED`, `FADE_IN` and `LEFT` come out.
+ */
+export const AGE = 0;
+export const LAYER_AGE = 1;
+export const SHARED = 2;
+export const FADE_IN = 3;
+export const LEFT = 4;
+export const STOPPED_AT = 5;
+export const createGainSlots = (): Float64Array => new Float64Array(6);
+
+/** SHARED: everything in the gain at AGE but the fade in; what all layers of a play have in common. */
+export function workOutShared(shape: GainShape, slots: Float64Array): void {
+	const age = slots[AGE]!;
+	if (age < 0 || age >= shape.duration) {
+		slots[SHARED] = 0;
+		return;
+	}
 	let gain = 1;
-	if (shape.burst && shape.fadeOut > 0)
-		gain -= runEase(shape.easeOut, (age - (shape.duration - shape.fadeOut)) / shape.fadeOut);
-	if (shape.halfLife > 0) gain *= exp2(-age / shape.halfLife);
+	if (shape.burst && shape.fadeOut > 0) {
+		slots[SHARED] = (age - (shape.duration - shape.fadeOut)) / shape.fadeOut;
+		easeInPlace(shape.easeOut, slots, SHARED);
+		gain -= slots[SHARED];
+	}
+	if (shape.halfLife > 0) {
+		slots[SHARED] = -age / shape.halfLife;
+		exp2InPlace(slots, SHARED);
+		gain *= slots[SHARED]!;
+	}
 	if (shape.curve) {
 		const level = runCurve(shape.curve, age / shape.duration);
 		gain *= level > 0 ? level : 0;
@@ -63,22 +86,46 @@ export function sharedGain(shape: GainShape, age: Seconds): number {
 		const { from, to, over } = shape.growth;
 		gain *= over > 0 && age < over ? from + ((to - from) * age) / over : to;
 	}
-	return gain;
+	slots[SHARED] = gain;
 }
 
-/** The fade in at a layer's own age: 0 before it begins. */
-export function fadeInGain(shape: GainShape, layerAge: Seconds): number {
-	if (layerAge < 0) return 0;
-	return shape.fadeIn > 0 ? runEase(shape.easeIn, layerAge / shape.fadeIn) : 1;
+/** FADE_IN: the fade in at LAYER_AGE, 0 before the layer begins. */
+export function workOutFadeIn(shape: GainShape, slots: Float64Array): void {
+	const age = slots[LAYER_AGE]!;
+	if (age < 0) slots[FADE_IN] = 0;
+	else if (shape.fadeIn > 0) {
+		slots[FADE_IN] = age / shape.fadeIn;
+		easeInPlace(shape.easeIn, slots, FADE_IN);
+	} else slots[FADE_IN] = 1;
 }
 
-/** The gain of a play (of its layers without a delay of their own) that nobody stops. */
-export const gainAt = (shape: GainShape, age: Seconds): number => sharedGain(shape, age) * fadeInGain(shape, age);
+/** LEFT: what a stop at STOPPED_AT leaves of the gain at AGE ≥ STOPPED_AT: from 1 down to 0 over the stop's fade. */
+export function workOutLeft(shape: GainShape, slots: Float64Array): void {
+	if (shape.stopFade <= 0) {
+		slots[LEFT] = 0;
+		return;
+	}
+	slots[LEFT] = (slots[AGE]! - slots[STOPPED_AT]!) / shape.stopFade;
+	easeInPlace(shape.easeOut, slots, LEFT);
+	slots[LEFT] = 1 - slots[LEFT]!;
+}
 
-/** What a stop at age `stoppedAt` leaves of the gain at `age` ≥ `stoppedAt`: from 1 down to 0 over the stop's fade. */
+/** The gain of a play (of its layers without a delay of their own) that nobody stops. For drawings and tests. */
+export function gainAt(shape: GainShape, age: Seconds): number {
+	const slots = createGainSlots();
+	slots[AGE] = slots[LAYER_AGE] = age;
+	workOutShared(shape, slots);
+	workOutFadeIn(shape, slots);
+	return slots[SHARED]! * slots[FADE_IN]!;
+}
+
+/** What a stop leaves of the gain, as `workOutLeft`. For drawings and tests. */
 export function stopGain(shape: GainShape, age: Seconds, stoppedAt: Seconds): number {
-	if (shape.stopFade <= 0) return 0;
-	return 1 - runEase(shape.easeOut, (age - stoppedAt) / shape.stopFade);
+	const slots = createGainSlots();
+	slots[AGE] = age;
+	slots[STOPPED_AT] = stoppedAt;
+	workOutLeft(shape, slots);
+	return slots[LEFT]!;
 }
 
 /** The age at which a play is over: its duration, or the end of its stop's fade if that comes first. */

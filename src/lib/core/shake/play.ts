@@ -1,10 +1,23 @@
 /** One running instance of a shake preset. */
-import { addNoise } from '../patterns/noise';
+import { addNoise, createNoiseRun, type NoiseRun } from '../patterns/noise';
+import { ELAPSED, LEVEL, type Voice } from '../patterns/voice';
 import { addWave } from '../patterns/wave';
 import { combine, mix, unit } from '../random/hash';
 import type { Seconds } from '../units/quantities';
 import { channelHash, type CompiledLayer, type CompiledShake } from './compile';
-import { endOf, fadeInGain, sharedGain, stopGain } from './gain';
+import {
+	AGE,
+	createGainSlots,
+	endOf,
+	FADE_IN,
+	LAYER_AGE,
+	LEFT,
+	SHARED,
+	STOPPED_AT,
+	workOutFadeIn,
+	workOutLeft,
+	workOutShared
+} from './gain';
 
 /** A layer's state within a play: where each channel's phase stood when its frequency last changed. */
 interface LayerRun {
@@ -13,20 +26,30 @@ interface LayerRun {
 	phases: Float64Array;
 	/** The layer's own age at which `phases` held. */
 	since: Seconds;
-	seeds: Int32Array;
-	/** Where each octave begins, in its own cells. */
-	shifts: Float64Array;
+	noise: NoiseRun;
 	/** The layer's gain when the play was stopped: the stop never rises above it. */
 	heldGain: number;
 }
 
 /** Buffers for one frame, shared by all plays of a player. */
 export interface Scratch {
-	readonly phases: Float64Array;
-	readonly gain: Float64Array;
+	readonly voice: Voice;
+	/** See `gain.ts`. */
+	readonly slots: Float64Array;
+	/** The frame's time, and the factor that the play is multiplied by: in an array, so that the call boxes no number. */
+	readonly frame: Float64Array;
 }
 
-export const createScratch = (): Scratch => ({ phases: new Float64Array(7), gain: new Float64Array(1) });
+export const NOW = 0;
+export const FACTOR = 1;
+
+const NONE = new Float64Array(0);
+
+export const createScratch = (): Scratch => ({
+	voice: { channels: new Uint8Array(0), scales: NONE, frequencies: NONE, phases: NONE, now: new Float64Array(2) },
+	slots: createGainSlots(),
+	frame: new Float64Array(2)
+});
 
 function startLayer(layer: CompiledLayer, playSeed: number): LayerRun {
 	const count = layer.channels.length;
@@ -45,7 +68,7 @@ function startLayer(layer: CompiledLayer, playSeed: number): LayerRun {
 		}
 		phases[j] = !random ? layer.starts[j]! : layer.kind === 'noise' ? 0 : unit(mix(seed ^ 0x5bd1e995));
 	}
-	return { layer, phases, since: 0, seeds, shifts, heldGain: Infinity };
+	return { layer, phases, since: 0, noise: createNoiseRun(seeds, shifts), heldGain: Infinity };
 }
 
 export class Play {
@@ -98,8 +121,14 @@ export class Play {
 		if (this.stopped !== null) return;
 		const age = this.ageAt(now);
 		if (age < 0) return this.cut();
-		const shared = sharedGain(this.shake.gain, age);
-		for (const run of this.runs) run.heldGain = shared * fadeInGain(this.shake.gain, age - run.layer.delay);
+		const slots = createGainSlots();
+		slots[AGE] = age;
+		workOutShared(this.shake.gain, slots);
+		for (const run of this.runs) {
+			slots[LAYER_AGE] = age - run.layer.delay;
+			workOutFadeIn(this.shake.gain, slots);
+			run.heldGain = slots[SHARED]! * slots[FADE_IN]!;
+		}
 		this.stopped = age;
 	}
 
@@ -136,31 +165,50 @@ export class Play {
 		this.shake = shake;
 	}
 
-	/** Adds the play's motion at time `now`, times `factor`, to the seven channels of `out`. */
-	addTo(now: Seconds, factor: number, scratch: Scratch, out: Float64Array): void {
-		const age = this.ageAt(now);
+	/** Adds the play's motion at `scratch.frame`'s time, times its factor, to the seven channels of `out`. */
+	addTo(scratch: Scratch, out: Float64Array): void {
+		const { voice, slots, frame } = scratch;
+		const age = frame[NOW]! - this.trigger - this.delay;
 		this.level = 0;
-		if (age < 0 || age >= this.end) return;
 		const shape = this.shake.gain;
-		const shared = sharedGain(shape, age);
-		const left = this.stopped === null ? 1 : stopGain(shape, age, this.stopped);
-		const { phases, gain } = scratch;
+		if (age < 0 || age >= shape.duration) return;
+		slots[AGE] = age;
+		workOutShared(shape, slots);
+		let left = 1;
+		if (this.stopped !== null) {
+			if (this.stopped === -Infinity) return;
+			slots[STOPPED_AT] = this.stopped;
+			workOutLeft(shape, slots);
+			left = slots[LEFT]!;
+		}
+		const shared = slots[SHARED]!;
+		const factor = this.strength * frame[FACTOR]!;
+		let loudest = 0;
+		slots[LAYER_AGE] = -1;
+		slots[FADE_IN] = 0;
 		for (let i = 0; i < this.runs.length; i++) {
 			const run = this.runs[i]!;
 			const layer = run.layer;
 			const layerAge = age - layer.delay;
 			if (layerAge < 0) continue;
-			let level = shared * fadeInGain(shape, layerAge);
+			// Layers that begin together share their fade in.
+			if (slots[LAYER_AGE] !== layerAge) {
+				slots[LAYER_AGE] = layerAge;
+				workOutFadeIn(shape, slots);
+			}
+			let level = shared * slots[FADE_IN]!;
 			if (level > run.heldGain) level = run.heldGain;
 			level *= left;
-			if (level > this.level) this.level = level;
-			gain[0] = level * this.strength * factor;
-			const elapsed = layerAge - run.since;
-			for (let j = 0; j < layer.channels.length; j++)
-				phases[j] = run.phases[j]! + layer.frequencies[j]! * elapsed;
-			if (layer.noise)
-				addNoise(layer.noise, layer.channels, layer.scales, phases, run.seeds, run.shifts, gain, out);
-			else addWave(layer.wave, layer.channels, layer.scales, phases, gain, out);
+			if (level > loudest) loudest = level;
+			voice.channels = layer.channels;
+			voice.scales = layer.scales;
+			voice.frequencies = layer.frequencies;
+			voice.phases = run.phases;
+			voice.now[LEVEL] = level * factor;
+			voice.now[ELAPSED] = layerAge - run.since;
+			if (layer.noise) addNoise(layer.noise, run.noise, voice, out);
+			else addWave(layer.wave, voice, out);
 		}
+		this.level = loudest;
 	}
 }

@@ -12,7 +12,7 @@ import { combine } from '../random/hash';
 import { CHANNEL_COUNT } from '../units/channels';
 import type { Seconds } from '../units/quantities';
 import { compileShake, type CompiledShake } from './compile';
-import { createScratch, Play, type Scratch } from './play';
+import { createScratch, FACTOR, NOW, Play, type Scratch } from './play';
 
 export interface PlayerOptions {
 	/** Decides every random choice: the same seed, inputs and times give the same motion. */
@@ -111,12 +111,14 @@ export class Player {
 		this.time = time;
 		const { offset, running, scratch } = this;
 		offset.fill(0);
+		scratch.frame[NOW] = time;
+		scratch.frame[FACTOR] = 1;
 		let kept = 0;
 		for (let i = 0; i < running.length; i++) {
 			const play = running[i]!;
 			if (play.isOver(time)) continue;
 			running[kept++] = play;
-			play.addTo(time, 1, scratch, offset);
+			play.addTo(scratch, offset);
 		}
 		running.length = kept;
 		return offset;
@@ -124,7 +126,5 @@ export class Player {
 }
 
 /** A player for these presets; those of other families than shake are passed over. */
-export const createPlayer = (
-	presets: readonly (ShakePreset | CarriedPreset)[],
-	options?: PlayerOptions
-): Player => new Player(presets, options);
+export const createPlayer = (presets: readonly (ShakePreset | CarriedPreset)[], options?: PlayerOptions): Player =>
+	new Player(presets, options);

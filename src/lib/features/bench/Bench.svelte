@@ -106,16 +106,26 @@
 
 {#if preset}
 	<div class="bench">
-		<BenchHead {session} {bench} {preset} {onopen} onundo={() => travel('undo')} onredo={() => travel('redo')} onhelp={() => (shortcuts = true)} />
+		<BenchHead
+			{session}
+			{bench}
+			{preset}
+			{onopen}
+			onundo={() => travel('undo')}
+			onredo={() => travel('redo')}
+			onhelp={() => (shortcuts = true)}
+		/>
 		<main>
 			<BenchWindow {bench} {preset} {still} />
-			<Sheet {session} {bench} {preset} onchange={change} />
+			<Sheet {bench} {preset} onchange={change} />
 			<Strip {bench} {preset} onchange={change} />
 			<Keys {session} {bench} {presetKey} {onopen} />
 		</main>
 	</div>
 {:else}
-	<p class="gone">This preset is not in the project any more. <a href="/{session.project.slug}/bench">Go to the first one</a></p>
+	<p class="gone">
+		This preset is not in the project any more. <a href="/{session.project.slug}/bench">Go to the first one</a>
+	</p>
 {/if}
 <ShortcutsDialog open={shortcuts} onclose={() => (shortcuts = false)} />
 <ConflictDialog {session} oncopied={onopen} />

@@ -43,7 +43,13 @@
 		>
 			{#if bench.paused}<Play size={15} />{:else}<Pause size={15} />{/if}
 		</button>
-		<button class="round" title="One frame on (.)" aria-label="One frame on" disabled={!bench.paused} onclick={() => bench.step(1 / 60)}>
+		<button
+			class="round"
+			title="One frame on (.)"
+			aria-label="One frame on"
+			disabled={!bench.paused}
+			onclick={() => bench.step(1 / 60)}
+		>
 			<StepForward size={15} />
 		</button>
 		<Segments
@@ -57,13 +63,26 @@
 			onchange={(speed) => (bench.speed = speed)}
 		/>
 		<span class="gap"></span>
-		<button class="round" title="{session.undoLabel ? `Undo: ${session.undoLabel}` : 'Nothing to undo'} (Ctrl+Z)" aria-label="Undo" disabled={session.undoLabel === null} onclick={onundo}>
+		<button
+			class="round"
+			title="{session.undoLabel ? `Undo: ${session.undoLabel}` : 'Nothing to undo'} (Ctrl+Z)"
+			aria-label="Undo"
+			disabled={session.undoLabel === null}
+			onclick={onundo}
+		>
 			<Undo size={15} />
 		</button>
-		<button class="round" title="{session.redoLabel ? `Redo: ${session.redoLabel}` : 'Nothing to redo'} (Ctrl+Shift+Z)" aria-label="Redo" disabled={session.redoLabel === null} onclick={onredo}>
+		<button
+			class="round"
+			title="{session.redoLabel ? `Redo: ${session.redoLabel}` : 'Nothing to redo'} (Ctrl+Shift+Z)"
+			aria-label="Redo"
+			disabled={session.redoLabel === null}
+			onclick={onredo}
+		>
 			<Redo size={15} />
 		</button>
-		<button class="round" title="Shortcuts (?)" aria-label="Shortcuts" onclick={onhelp}><CircleHelp size={15} /></button>
+		<button class="round" title="Shortcuts (?)" aria-label="Shortcuts" onclick={onhelp}><CircleHelp size={15} /></button
+		>
 	</div>
 </header>
 

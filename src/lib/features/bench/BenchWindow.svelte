@@ -85,13 +85,17 @@
 		{#if show.centre}<span class="centre" aria-hidden="true"></span>{/if}
 		{#if show.distances}
 			{#each marks as mark, i (mark.name)}
-				<span class="mark" aria-hidden="true" bind:this={labels[i]}><b>{name(mark.distance)}</b> {mark.name} <em>0 px</em></span>
+				<span class="mark" aria-hidden="true" bind:this={labels[i]}
+					><b>{name(mark.distance)}</b> {mark.name} <em>0 px</em></span
+				>
 			{/each}
 		{/if}
 		{#if trouble}<p role="alert">{trouble}</p>{/if}
 		{#if bench.paused}
 			<button class="paused" onclick={() => (bench.paused = false)}>
-				{still ? 'Still, because your system asks for less motion. Press to let it move.' : 'Paused · P goes on · . one frame'}
+				{still
+					? 'Still, because your system asks for less motion. Press to let it move.'
+					: 'Paused · P goes on · . one frame'}
 			</button>
 		{/if}
 	</div>

@@ -1,6 +1,15 @@
 <script lang="ts">
 	import Link2 from '@lucide/svelte/icons/link-2';
-	import { channelsOf, LIMITS, unitOf, type Channel, type ChannelSettings, type Layer, type Start, type View } from '$lib/core';
+	import {
+		channelsOf,
+		LIMITS,
+		unitOf,
+		type Channel,
+		type ChannelSettings,
+		type Layer,
+		type Start,
+		type View
+	} from '$lib/core';
 	import InkSample from '$lib/plots/InkSample.svelte';
 	import { inkOf } from '$lib/plots/inks';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -21,7 +30,8 @@
 		frequency: Object.values(layer.channels)[0]?.frequency ?? 5,
 		start: 'random'
 	});
-	const step = (channel: Channel): number => (view === 'space' && (channel === 'x' || channel === 'y' || channel === 'z') ? 0.0005 : 0.01);
+	const step = (channel: Channel): number =>
+		view === 'space' && (channel === 'x' || channel === 'y' || channel === 'z') ? 0.0005 : 0.01;
 
 	function set(channel: Channel, label: string, part: Partial<ChannelSettings>, done: boolean) {
 		onchange(
@@ -40,7 +50,14 @@
 			(l) => ({
 				...l,
 				channels: Object.fromEntries(
-					Object.entries(l.channels).map(([name, c]) => [name, { ...c, amplitude: name === channel ? value : Math.max(-LIMITS.amplitude, Math.min(LIMITS.amplitude, c.amplitude * by)) }])
+					Object.entries(l.channels).map(([name, c]) => [
+						name,
+						{
+							...c,
+							amplitude:
+								name === channel ? value : Math.max(-LIMITS.amplitude, Math.min(LIMITS.amplitude, c.amplitude * by))
+						}
+					])
 				)
 			}),
 			'amplitudes',
@@ -73,7 +90,12 @@
 		<tr>
 			<th scope="col">channel</th>
 			<th scope="col" class="number">
-				<button class="link" aria-pressed={linked} title="Linked: amplitudes keep their proportions" onclick={() => (linked = !linked)}>
+				<button
+					class="link"
+					aria-pressed={linked}
+					title="Linked: amplitudes keep their proportions"
+					onclick={() => (linked = !linked)}
+				>
 					<Link2 size={13} /> amplitude
 				</button>
 			</th>
@@ -87,18 +109,62 @@
 			{@const ink = inkOf(channel, view)}
 			<tr class:off={!c}>
 				<th scope="row">
-					<button role="switch" aria-checked={Boolean(c)} aria-label={ink.label} title="{c ? 'Switch off' : 'Switch on'} {ink.label}" onclick={() => toggle(channel)}>
+					<button
+						role="switch"
+						aria-checked={Boolean(c)}
+						aria-label={ink.label}
+						title="{c ? 'Switch off' : 'Switch on'} {ink.label}"
+						onclick={() => toggle(channel)}
+					>
 						<InkSample {ink} faint={!c} />
 						{ink.label}
 					</button>
 				</th>
 				{#if c}
-					<td><NumberField look="cell" label="Amplitude of {ink.label}" unit={unitOf(channel, view)} value={c.amplitude} min={-LIMITS.amplitude} max={LIMITS.amplitude} step={step(channel)} reset={0} onchange={(v, done) => setAmplitude(channel, v, done)} /></td>
-					<td><NumberField look="cell" label="Frequency of {ink.label}" unit="Hz" value={c.frequency} min={0} max={LIMITS.frequency} step={0.02} reset={5} onchange={(v, done) => set(channel, 'Frequency', { frequency: v }, done)} /></td>
+					<td
+						><NumberField
+							look="cell"
+							label="Amplitude of {ink.label}"
+							unit={unitOf(channel, view)}
+							value={c.amplitude}
+							min={-LIMITS.amplitude}
+							max={LIMITS.amplitude}
+							step={step(channel)}
+							reset={0}
+							onchange={(v, done) => setAmplitude(channel, v, done)}
+						/></td
+					>
+					<td
+						><NumberField
+							look="cell"
+							label="Frequency of {ink.label}"
+							unit="Hz"
+							value={c.frequency}
+							min={0}
+							max={LIMITS.frequency}
+							step={0.02}
+							reset={5}
+							onchange={(v, done) => set(channel, 'Frequency', { frequency: v }, done)}
+						/></td
+					>
 					<td class="begins">
-						<select aria-label="Where {ink.label} begins" value={valueOf(c.start)} onchange={(e) => set(channel, 'Beginning', { start: begins.find((b) => b.value === e.currentTarget.value)?.start ?? Number(e.currentTarget.value) }, true)}>
+						<select
+							aria-label="Where {ink.label} begins"
+							value={valueOf(c.start)}
+							onchange={(e) =>
+								set(
+									channel,
+									'Beginning',
+									{
+										start: begins.find((b) => b.value === e.currentTarget.value)?.start ?? Number(e.currentTarget.value)
+									},
+									true
+								)}
+						>
 							{#each begins as b (b.value)}<option value={b.value}>{b.label}</option>{/each}
-							{#if !begins.some((b) => b.value === valueOf(c.start))}<option value={valueOf(c.start)}>at {c.start} turn</option>{/if}
+							{#if !begins.some((b) => b.value === valueOf(c.start))}<option value={valueOf(c.start)}
+									>at {c.start} turn</option
+								>{/if}
 						</select>
 					</td>
 				{:else}

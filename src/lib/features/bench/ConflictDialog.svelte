@@ -10,7 +10,11 @@
 	const conflict = $derived(session.conflict);
 	const name = $derived(conflict ? (session.preset(conflict.key)?.name ?? conflict.key) : '');
 	const when = $derived(
-		conflict ? new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' }).format(new Date(conflict.theirs.savedAt)) : ''
+		conflict
+			? new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' }).format(
+					new Date(conflict.theirs.savedAt)
+				)
+			: ''
 	);
 
 	async function settle(choice: 'mine' | 'theirs' | 'both') {
@@ -21,8 +25,8 @@
 
 <Dialog title="Somebody else changed this preset" open={conflict !== null}>
 	<p>
-		“{name}” was kept as version {conflict?.theirs.version} at {when}, after you began to change it. Nothing is overwritten
-		until you choose; both stay in the list of versions.
+		“{name}” was kept as version {conflict?.theirs.version} at {when}, after you began to change it. Nothing is
+		overwritten until you choose; both stay in the list of versions.
 	</p>
 	<div class="acts">
 		<button class="main" onclick={() => settle('mine')}>Keep mine</button>

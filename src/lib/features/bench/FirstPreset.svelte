@@ -15,8 +15,8 @@
 <main>
 	<h1>Nothing moves yet</h1>
 	<p>
-		A preset is one motion of the camera: a jolt, a rumble, a sway. Make the first one and it shakes as soon as you press its
-		key; from there it is turning numbers until it feels right.
+		A preset is one motion of the camera: a jolt, a rumble, a sway. Make the first one and it shakes as soon as you
+		press its key; from there it is turning numbers until it feels right.
 	</p>
 	<button onclick={make} disabled={busy}>Make the first preset</button>
 </main>

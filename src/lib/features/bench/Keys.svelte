@@ -53,14 +53,25 @@
 				<span class="name">{cap.name}</span>
 				<small>{about(cap)}</small>
 			</button>
-			<button class="tune" title="Tune {cap.name} (Shift+{i + 1})" aria-label="Tune {cap.name}" onclick={() => onopen(cap.id)}>
+			<button
+				class="tune"
+				title="Tune {cap.name} (Shift+{i + 1})"
+				aria-label="Tune {cap.name}"
+				onclick={() => onopen(cap.id)}
+			>
 				<SlidersHorizontal size={13} />
 			</button>
 			<span class="left" {@attach keepBar(cap.id)}></span>
 		</div>
 	{/each}
 	<div class="cap repeat" class:live={bench.repeating}>
-		<button class="press" aria-pressed={bench.repeating} aria-label="Fire again and again" title="Fire the open preset again and again (R)" onclick={() => bench.toggleRepeat()}>
+		<button
+			class="press"
+			aria-pressed={bench.repeating}
+			aria-label="Fire again and again"
+			title="Fire the open preset again and again (R)"
+			onclick={() => bench.toggleRepeat()}
+		>
 			<b><Repeat size={14} /></b>
 			<span class="name">Repeat</span>
 		</button>

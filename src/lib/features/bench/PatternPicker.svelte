@@ -25,15 +25,22 @@
 		{@const on = layer.pattern.kind === kind}
 		<button role="radio" aria-checked={on} title={about} onclick={() => choose(kind)}>
 			<span>{label}</span>
-			<svg viewBox="0 0 100 26" preserveAspectRatio="none" aria-hidden="true"><path d={patternPath(on ? layer.pattern : fresh(kind))} /></svg>
+			<svg viewBox="0 0 100 26" preserveAspectRatio="none" aria-hidden="true"
+				><path d={patternPath(on ? layer.pattern : fresh(kind))} /></svg
+			>
 		</button>
 	{/each}
 	{#if layer.pattern.kind === 'wave'}
 		<div class="shape">
 			<span>shape of the wave</span>
-			<Segments small label="Shape of the wave" value={layer.pattern.shape}
+			<Segments
+				small
+				label="Shape of the wave"
+				value={layer.pattern.shape}
 				options={WAVE_SHAPES.map((shape) => ({ value: shape, label: shape }))}
-				onchange={(shape: WaveShape) => onchange('Wave shape', (l) => ({ ...l, pattern: { kind: 'wave', shape } }), 'shape', true)} />
+				onchange={(shape: WaveShape) =>
+					onchange('Wave shape', (l) => ({ ...l, pattern: { kind: 'wave', shape } }), 'shape', true)}
+			/>
 		</div>
 	{:else}
 		<p>Smooth and never the same twice. Octaves add tremble.</p>

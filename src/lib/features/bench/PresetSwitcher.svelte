@@ -37,7 +37,10 @@
 
 <Popover label="Choose a preset" look="heading" onopen={() => (search = '')}>
 	{#snippet button()}
-		<span class="name"><h1>{preset.name}</h1><ChevronDown size={17} /></span>
+		<span class="name"
+			><h1>{preset.name}</h1>
+			<ChevronDown size={17} /></span
+		>
 	{/snippet}
 	{#snippet children(close)}
 		<div class="body">

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
 	import { checkPreset, freeId, LIMITS, newLayer, type Layer, type ShakePreset } from '$lib/core';
-	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { BenchState } from './bench.svelte';
@@ -10,12 +9,11 @@
 	import PatternPicker from './PatternPicker.svelte';
 
 	interface Props {
-		session: ProjectSession;
 		bench: BenchState;
 		preset: ShakePreset;
 		onchange: (label: string, recipe: (preset: ShakePreset) => ShakePreset, mark: string, done: boolean) => void;
 	}
-	let { session, bench, preset, onchange }: Props = $props();
+	let { bench, preset, onchange }: Props = $props();
 
 	let chosen = $state('');
 	const layer = $derived(preset.layers.find((l) => l.id === chosen) ?? preset.layers[0]);
@@ -29,10 +27,18 @@
 
 	function changeLayer(label: string, recipe: (layer: Layer) => Layer, mark: string, done: boolean) {
 		const id = layer!.id;
-		onchange(label, (p) => ({ ...p, layers: p.layers.map((l) => (l.id === id ? recipe(l) : l)) }), `${id} ${mark}`, done);
+		onchange(
+			label,
+			(p) => ({ ...p, layers: p.layers.map((l) => (l.id === id ? recipe(l) : l)) }),
+			`${id} ${mark}`,
+			done
+		);
 	}
 	function addLayer() {
-		const id = freeId('layer', preset.layers.map((l) => l.id));
+		const id = freeId(
+			'layer',
+			preset.layers.map((l) => l.id)
+		);
 		onchange('Add layer', (p) => ({ ...p, layers: [...p.layers, newLayer(id)] }), 'add', true);
 		chosen = id;
 	}
@@ -46,37 +52,125 @@
 
 <section aria-label="Sheet: {preset.name}">
 	<div class="tiles">
-		<NumberField label="amount" unit="×" value={preset.amount} min={0} max={LIMITS.multiplier} step={0.01} reset={1} fill={part(preset.amount, 2)}
-			hint="Multiplies every amplitude" onchange={(v, done) => onchange('Amount', (p) => ({ ...p, amount: v }), 'amount', done)} />
-		<NumberField label="rate" unit="×" value={preset.rate} min={0} max={LIMITS.multiplier} step={0.01} reset={1} fill={part(preset.rate, 2)}
-			hint="Multiplies every frequency" onchange={(v, done) => onchange('Rate', (p) => ({ ...p, rate: v }), 'rate', done)} />
+		<NumberField
+			label="amount"
+			unit="×"
+			value={preset.amount}
+			min={0}
+			max={LIMITS.multiplier}
+			step={0.01}
+			reset={1}
+			fill={part(preset.amount, 2)}
+			hint="Multiplies every amplitude"
+			onchange={(v, done) => onchange('Amount', (p) => ({ ...p, amount: v }), 'amount', done)}
+		/>
+		<NumberField
+			label="rate"
+			unit="×"
+			value={preset.rate}
+			min={0}
+			max={LIMITS.multiplier}
+			step={0.01}
+			reset={1}
+			fill={part(preset.rate, 2)}
+			hint="Multiplies every frequency"
+			onchange={(v, done) => onchange('Rate', (p) => ({ ...p, rate: v }), 'rate', done)}
+		/>
 		{#if isBurst}
-			<NumberField label="length" unit="s" value={preset.timing.duration} min={0} max={LIMITS.seconds} step={0.01} reset={1} fill={part(preset.timing.duration, 4)}
-				hint="The whole burst, fades included" onchange={(v, done) => onchange('Length', timing(() => ({ duration: v })), 'length', done)} />
+			<NumberField
+				label="length"
+				unit="s"
+				value={preset.timing.duration}
+				min={0}
+				max={LIMITS.seconds}
+				step={0.01}
+				reset={1}
+				fill={part(preset.timing.duration, 4)}
+				hint="The whole burst, fades included"
+				onchange={(v, done) =>
+					onchange(
+						'Length',
+						timing(() => ({ duration: v })),
+						'length',
+						done
+					)}
+			/>
 		{:else}
 			<div class="until" title="Runs until it is stopped; then it fades out">until<br /><b>stopped</b></div>
 		{/if}
-		<NumberField label="fade in" unit="s" value={preset.timing.fadeIn.time} min={0} max={LIMITS.seconds} step={0.01} reset={0.05} fill={part(preset.timing.fadeIn.time, isBurst ? preset.timing.duration : 4)}
-			onchange={(v, done) => onchange('Fade in', timing((t) => ({ fadeIn: { ...t.fadeIn, time: v } })), 'fade-in', done)} />
-		<NumberField label="fade out" unit="s" value={preset.timing.fadeOut.time} min={0} max={LIMITS.seconds} step={0.01} reset={0.6} fill={part(preset.timing.fadeOut.time, isBurst ? preset.timing.duration : 4)}
-			onchange={(v, done) => onchange('Fade out', timing((t) => ({ fadeOut: { ...t.fadeOut, time: v } })), 'fade-out', done)} />
-		<NumberField label="strength" unit="×" value={bench.strength} min={0} max={10} step={0.01} reset={1} fill={part(bench.strength, 2)}
-			hint="For trying: what the next press is multiplied by, as from a weak or a strong event" onchange={(v) => (bench.strength = v)} />
+		<NumberField
+			label="fade in"
+			unit="s"
+			value={preset.timing.fadeIn.time}
+			min={0}
+			max={LIMITS.seconds}
+			step={0.01}
+			reset={0.05}
+			fill={part(preset.timing.fadeIn.time, isBurst ? preset.timing.duration : 4)}
+			onchange={(v, done) =>
+				onchange(
+					'Fade in',
+					timing((t) => ({ fadeIn: { ...t.fadeIn, time: v } })),
+					'fade-in',
+					done
+				)}
+		/>
+		<NumberField
+			label="fade out"
+			unit="s"
+			value={preset.timing.fadeOut.time}
+			min={0}
+			max={LIMITS.seconds}
+			step={0.01}
+			reset={0.6}
+			fill={part(preset.timing.fadeOut.time, isBurst ? preset.timing.duration : 4)}
+			onchange={(v, done) =>
+				onchange(
+					'Fade out',
+					timing((t) => ({ fadeOut: { ...t.fadeOut, time: v } })),
+					'fade-out',
+					done
+				)}
+		/>
+		<NumberField
+			label="strength"
+			unit="×"
+			value={bench.strength}
+			min={0}
+			max={10}
+			step={0.01}
+			reset={1}
+			fill={part(bench.strength, 2)}
+			hint="For trying: what the next press is multiplied by, as from a weak or a strong event"
+			onchange={(v) => (bench.strength = v)}
+		/>
 	</div>
 
 	<div class="layers">
 		<div class="tabs" role="tablist" aria-label="Layers">
 			{#each preset.layers as l, i (l.id)}
-				<button role="tab" aria-selected={l.id === layer?.id} class:muted={l.mute} onclick={() => (chosen = l.id)}>{nameOf(l, i)}{l.mute ? ', muted' : ''}</button>
+				<button role="tab" aria-selected={l.id === layer?.id} class:muted={l.mute} onclick={() => (chosen = l.id)}
+					>{nameOf(l, i)}{l.mute ? ', muted' : ''}</button
+				>
 			{/each}
 		</div>
 		<button class="add" onclick={addLayer}><Plus size={13} /> layer</button>
-		<Segments small label="How long it lasts" value={preset.timing.mode}
+		<Segments
+			small
+			label="How long it lasts"
+			value={preset.timing.mode}
 			options={[
 				{ value: 'burst', label: 'burst', title: 'A set length' },
 				{ value: 'continuous', label: 'until stopped', title: 'Runs until it is stopped' }
 			]}
-			onchange={(mode) => onchange('How long it lasts', timing(() => ({ mode })), 'mode', true)} />
+			onchange={(mode) =>
+				onchange(
+					'How long it lasts',
+					timing(() => ({ mode })),
+					'mode',
+					true
+				)}
+		/>
 	</div>
 
 	{#if layer}
@@ -85,20 +179,54 @@
 			<ChannelGrid view={preset.view} {layer} onchange={changeLayer} />
 		</div>
 		<div class="line">
-			<button aria-pressed={layer.mute} onclick={() => changeLayer('Mute', (l) => ({ ...l, mute: !l.mute }), 'mute', true)}>{layer.mute ? 'unmute' : 'mute'}</button>
+			<button
+				aria-pressed={layer.mute}
+				onclick={() => changeLayer('Mute', (l) => ({ ...l, mute: !l.mute }), 'mute', true)}
+				>{layer.mute ? 'unmute' : 'mute'}</button
+			>
 			<button onclick={removeLayer} disabled={preset.layers.length < 2}>remove layer</button>
 			{#if layer.pattern.kind === 'noise'}
 				{@const noise = layer.pattern}
 				<span class="numbers">
-					<NumberField look="inline" label="octaves" value={noise.octaves} min={1} max={LIMITS.octaves} step={0.05} digits={0} reset={1}
+					<NumberField
+						look="inline"
+						label="octaves"
+						value={noise.octaves}
+						min={1}
+						max={LIMITS.octaves}
+						step={0.05}
+						digits={0}
+						reset={1}
 						hint="1 swings widely; more add tremble"
-						onchange={(v, done) => changeLayer('Octaves', (l) => ({ ...l, pattern: { ...noise, octaves: Math.round(v) } }), 'octaves', done)} />
-					<NumberField look="inline" label="lacunarity" value={noise.lacunarity} min={1.5} max={4} step={0.02} reset={2} disabled={noise.octaves < 2}
+						onchange={(v, done) =>
+							changeLayer('Octaves', (l) => ({ ...l, pattern: { ...noise, octaves: Math.round(v) } }), 'octaves', done)}
+					/>
+					<NumberField
+						look="inline"
+						label="lacunarity"
+						value={noise.lacunarity}
+						min={1.5}
+						max={4}
+						step={0.02}
+						reset={2}
+						disabled={noise.octaves < 2}
 						hint="How much faster each octave is"
-						onchange={(v, done) => changeLayer('Lacunarity', (l) => ({ ...l, pattern: { ...noise, lacunarity: v } }), 'lacunarity', done)} />
-					<NumberField look="inline" label="persistence" value={noise.persistence} min={0} max={1} step={0.01} reset={0.5} disabled={noise.octaves < 2}
+						onchange={(v, done) =>
+							changeLayer('Lacunarity', (l) => ({ ...l, pattern: { ...noise, lacunarity: v } }), 'lacunarity', done)}
+					/>
+					<NumberField
+						look="inline"
+						label="persistence"
+						value={noise.persistence}
+						min={0}
+						max={1}
+						step={0.01}
+						reset={0.5}
+						disabled={noise.octaves < 2}
 						hint="How much smaller each octave is"
-						onchange={(v, done) => changeLayer('Persistence', (l) => ({ ...l, pattern: { ...noise, persistence: v } }), 'persistence', done)} />
+						onchange={(v, done) =>
+							changeLayer('Persistence', (l) => ({ ...l, pattern: { ...noise, persistence: v } }), 'persistence', done)}
+					/>
 				</span>
 			{/if}
 		</div>

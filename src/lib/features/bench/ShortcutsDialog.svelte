@@ -13,7 +13,10 @@
 		['.', 'While paused: one frame on'],
 		['S', 'Full speed, a quarter, a tenth'],
 		['Ctrl + Z, Ctrl + Shift + Z', 'Undo, redo'],
-		['On a number', 'Drag it; arrows step it (Shift coarse, Alt fine); Enter types, also *2, /2, +0.1, 50%; Delete or a double click sets it back'],
+		[
+			'On a number',
+			'Drag it; arrows step it (Shift coarse, Alt fine); Enter types, also *2, /2, +0.1, 50%; Delete or a double click sets it back'
+		],
 		['?', 'This list']
 	];
 </script>

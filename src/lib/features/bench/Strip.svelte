@@ -1,7 +1,18 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { channelsOf, compileGain, gainAt, sampleShake, stopGain, type ShakePreset } from '$lib/core';
-	import { drawCurves, drawGain, drawPaper, drawPlayhead, layBands, MARGIN, reachOf, timeAt, xAt, type StripFrame } from '$lib/plots/strip';
+	import {
+		drawCurves,
+		drawGain,
+		drawPaper,
+		drawPlayhead,
+		layBands,
+		MARGIN,
+		reachOf,
+		timeAt,
+		xAt,
+		type StripFrame
+	} from '$lib/plots/strip';
 	import { tidy } from '$lib/ui/number';
 	import { paperLength, type BenchState } from './bench.svelte';
 
@@ -25,7 +36,9 @@
 	const channels = $derived(
 		channelsOf(preset.view).filter((c) => preset.layers.some((l) => !l.mute && (l.channels[c]?.amplitude ?? 0) !== 0))
 	);
-	const seed = $derived(bench.newest?.presetId === preset.id ? bench.newest.seed : bench.player.seedOfPlay(bench.player.playsFired + 1));
+	const seed = $derived(
+		bench.newest?.presetId === preset.id ? bench.newest.seed : bench.player.seedOfPlay(bench.player.playsFired + 1)
+	);
 	const track = $derived(
 		sampleShake(preset, {
 			seconds: frame.to,
@@ -42,7 +55,9 @@
 	function gain(time: number): number {
 		const age = time - delay;
 		const letGo = length.letGoAt === undefined ? Infinity : length.letGoAt - delay;
-		return age <= letGo ? gainAt(shape, age) : Math.min(gainAt(shape, age), gainAt(shape, letGo)) * stopGain(shape, age, letGo);
+		return age <= letGo
+			? gainAt(shape, age)
+			: Math.min(gainAt(shape, age), gainAt(shape, letGo)) * stopGain(shape, age, letGo);
 	}
 
 	function penOf(canvas: HTMLCanvasElement): CanvasRenderingContext2D {
@@ -65,7 +80,16 @@
 		const pen = penOf(paper);
 		drawPaper(pen, drawn.frame, drawn.bands);
 		drawGain(pen, drawn.frame, drawn.bands, gain);
-		drawCurves(pen, drawn.frame, drawn.bands, drawn.track.values, drawn.track.count, (i) => i / drawn.track.fps, preset.view, 0.45);
+		drawCurves(
+			pen,
+			drawn.frame,
+			drawn.bands,
+			drawn.track.values,
+			drawn.track.count,
+			(i) => i / drawn.track.fps,
+			preset.view,
+			0.45
+		);
 	});
 
 	function tick() {
@@ -108,8 +132,20 @@
 
 	onMount(() => bench.onFrame(tick));
 
-	type Handle = { id: string; label: string; time: number; text: string; side: 'left' | 'right'; least: number; most: number; set: (time: number) => (p: ShakePreset) => ShakePreset };
-	const withTiming = (p: ShakePreset, timing: Partial<ShakePreset['timing']>): ShakePreset => ({ ...p, timing: { ...p.timing, ...timing } });
+	type Handle = {
+		id: string;
+		label: string;
+		time: number;
+		text: string;
+		side: 'left' | 'right';
+		least: number;
+		most: number;
+		set: (time: number) => (p: ShakePreset) => ShakePreset;
+	};
+	const withTiming = (p: ShakePreset, timing: Partial<ShakePreset['timing']>): ShakePreset => ({
+		...p,
+		timing: { ...p.timing, ...timing }
+	});
 	const say = (seconds: number): string => `${seconds < 1 ? seconds.toFixed(2) : seconds.toFixed(2)} s`;
 
 	const handles = $derived.by<Handle[]>(() => {
@@ -135,7 +171,10 @@
 						side: 'right',
 						least: delay,
 						most: delay + timing.duration,
-						set: (t) => (p) => withTiming(p, { fadeOut: { ...p.timing.fadeOut, time: Math.max(0, tidy(delay + p.timing.duration - t)) } })
+						set: (t) => (p) =>
+							withTiming(p, {
+								fadeOut: { ...p.timing.fadeOut, time: Math.max(0, tidy(delay + p.timing.duration - t)) }
+							})
 					}
 				: {
 						id: 'fade-out',
@@ -145,7 +184,8 @@
 						side: 'left',
 						least: fadeOutFrom,
 						most: Infinity,
-						set: (t) => (p) => withTiming(p, { fadeOut: { ...p.timing.fadeOut, time: Math.max(0, tidy(t - fadeOutFrom)) } })
+						set: (t) => (p) =>
+							withTiming(p, { fadeOut: { ...p.timing.fadeOut, time: Math.max(0, tidy(t - fadeOutFrom)) } })
 					}
 		];
 		if (isBurst)
@@ -193,7 +233,13 @@
 	}
 </script>
 
-<div class="strip" bind:clientWidth={width} bind:clientHeight={height} role="group" aria-label="Strip: the motion over time">
+<div
+	class="strip"
+	bind:clientWidth={width}
+	bind:clientHeight={height}
+	role="group"
+	aria-label="Strip: the motion over time"
+>
 	<canvas bind:this={paper} aria-hidden="true"></canvas>
 	<canvas bind:this={front} aria-hidden="true"></canvas>
 	{#if width > 0 && !running}

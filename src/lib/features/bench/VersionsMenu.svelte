@@ -16,7 +16,13 @@
 	const saved = $derived(session.savedOf(preset.id));
 	const keeping = $derived(session.keepingOf(preset.id));
 	const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
-	const full = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', second: '2-digit' });
+	const full = new Intl.DateTimeFormat(undefined, {
+		day: 'numeric',
+		month: 'short',
+		hour: '2-digit',
+		minute: '2-digit',
+		second: '2-digit'
+	});
 	const words = $derived(
 		{
 			kept: saved ? `kept ${clock.format(new Date(saved.savedAt))}` : '',

@@ -8,9 +8,7 @@ export function patternPath(pattern: Pattern): string {
 		{
 			...base,
 			timing: { ...base.timing, mode: 'continuous', fadeIn: fade, fadeOut: fade },
-			layers: [
-				{ ...base.layers[0]!, pattern, channels: { x: { amplitude: 1, frequency: 2.5, start: 'zero' } } }
-			]
+			layers: [{ ...base.layers[0]!, pattern, channels: { x: { amplitude: 1, frequency: 2.5, start: 'zero' } } }]
 		},
 		{ seconds: 1, fps: 100, playSeed: 12 }
 	);

@@ -52,7 +52,10 @@ export async function addPreset(
 ): Promise<StoredPreset> {
 	for (let attempt = 0; ; attempt++) {
 		const taken = await PresetRow.findAll({ where: { projectId }, attributes: ['key', 'position'] });
-		const key = freeId(document.id, taken.map((row) => row.key));
+		const key = freeId(
+			document.id,
+			taken.map((row) => row.key)
+		);
 		const own = { ...document, id: key };
 		const position = taken.reduce((most, row) => Math.max(most, row.position + 1), 0);
 		try {
@@ -125,7 +128,12 @@ export async function findVersion(projectId: string, key: string, version: numbe
 }
 
 /** Takes a preset out of use, or brings it back. Nothing is deleted. */
-export async function retirePreset(projectId: string, key: string, retired: boolean, now = new Date()): Promise<boolean> {
+export async function retirePreset(
+	projectId: string,
+	key: string,
+	retired: boolean,
+	now = new Date()
+): Promise<boolean> {
 	const [count] = await PresetRow.update(
 		{ retiredAt: retired ? now : null },
 		{ where: { projectId, key, retiredAt: retired ? null : { [Op.ne]: null } } }

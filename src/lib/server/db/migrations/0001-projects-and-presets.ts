@@ -29,7 +29,12 @@ export async function up(queries: QueryInterface): Promise<void> {
 	});
 	await queries.addConstraint('presets', { type: 'unique', fields: ['project_id', 'key'], name: 'presets_key' });
 	await queries.createTable('preset_versions', {
-		preset_id: { type: DataTypes.UUID, primaryKey: true, references: { model: 'presets', key: 'id' }, onDelete: 'CASCADE' },
+		preset_id: {
+			type: DataTypes.UUID,
+			primaryKey: true,
+			references: { model: 'presets', key: 'id' },
+			onDelete: 'CASCADE'
+		},
 		version: { type: DataTypes.INTEGER, primaryKey: true },
 		document: { type: DataTypes.JSON, ...needed },
 		note: { type: DataTypes.TEXT, ...needed, defaultValue: '' },

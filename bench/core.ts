@@ -1,0 +1,258 @@
+/** The core's speed as ratios within one run, and what it allocates. Lower is better; the bound stands behind. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+	CHANNELS,
+	createPlayer,
+	measureShake,
+	newPreset,
+	readKit,
+	sampleShake,
+	writeKit,
+	type Kit,
+	type Layer,
+	type ShakePreset
+} from '../src/lib/core';
+import { DEMO_KIT } from '../scripts/lib/paths';
+import { flatFrame, type Flat } from './flat';
+import { naiveFrame } from './naive';
+
+const PLAYS = 64;
+const LAYERS = 3;
+const DRIVEN = CHANNELS.slice(0, 6);
+
+const layer = (play: number, i: number): Layer => ({
+	id: `layer-${i}`,
+	amount: 1,
+	rate: 1,
+	delay: 0,
+	mute: false,
+	pattern:
+		(play + i) % 2 === 0
+			? { kind: 'noise', octaves: 1, lacunarity: 2, persistence: 0.5 }
+			: { kind: 'wave', shape: 'sine' },
+	channels: Object.fromEntries(
+		DRIVEN.map((c, k) => [
+			c,
+			{ amplitude: 0.1 + k * 0.01, frequency: 3 + ((play * 7 + i * 3 + k) % 11), start: 'random' as const }
+		])
+	)
+});
+const FADES = ['sine-out', 'cubic-out', 'smooth', 'linear', 'expo-out'] as const;
+const presets: ShakePreset[] = Array.from({ length: PLAYS }, (_, n) => {
+	const base = newPreset(`p-${n}`, `P ${n}`);
+	return {
+		...base,
+		overlap: { rule: 'stack', limit: 64 },
+		timing: {
+			...base.timing,
+			mode: n % 4 === 3 ? 'continuous' : 'burst',
+			duration: 1e5,
+			fadeIn: { time: n % 2 ? 0.5 : 2000, ease: FADES[n % 5]! },
+			fadeOut: { time: n % 3 ? 2 : 97000, ease: FADES[(n + 2) % 5]! },
+			life: n % 8 === 0 ? { decayHalfLife: 3000 } : null
+		},
+		layers: Array.from({ length: LAYERS }, (_, i) => layer(n, i))
+	};
+});
+
+function flatOf(): Flat {
+	const list = presets.flatMap((p) =>
+		p.layers.flatMap((l) => Object.entries(l.channels).map(([name, c]) => ({ name, c, l })))
+	);
+	return {
+		count: list.length,
+		kind: Uint8Array.from(list, ({ l }) => (l.pattern.kind === 'noise' ? 0 : 1)),
+		channel: Uint8Array.from(list, ({ name }) => CHANNELS.indexOf(name as (typeof CHANNELS)[number])),
+		amplitude: Float64Array.from(list, ({ c }) => c.amplitude),
+		frequency: Float64Array.from(list, ({ c }) => c.frequency),
+		start: Float64Array.from(list, (_, i) => (i * 0.37) % 1),
+		seed: Int32Array.from(list, (_, i) => Math.imul(i, 0x9e3779b1))
+	};
+}
+
+function running() {
+	const player = createPlayer(presets, { seed: 3 });
+	for (const p of presets) player.fire(p.id);
+	player.advanceTo(1);
+	return player;
+}
+
+const median = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1]!;
+
+/** Milliseconds of each of two works, measured in turn; the medians of the pairs. */
+function paired(a: () => void, b: () => void, rounds = 15): { a: number; b: number; ratio: number } {
+	const [ta, tb, ratios]: [number[], number[], number[]] = [[], [], []];
+	for (let i = 0; i < rounds + 3; i++) {
+		const t0 = performance.now();
+		a();
+		const t1 = performance.now();
+		b();
+		const t2 = performance.now();
+		if (i < 3) continue;
+		ta.push(t1 - t0);
+		tb.push(t2 - t1);
+		ratios.push((t1 - t0) / (t2 - t1));
+	}
+	return { a: median(ta), b: median(tb), ratio: median(ratios) };
+}
+
+const rows: { work: string; seen: string; hold: string; ok: boolean }[] = [];
+const row = (work: string, value: number, hold: number, unit: string, detail: string, atLeast = false): void => {
+	const ok = atLeast ? value >= hold : value <= hold;
+	rows.push({
+		work,
+		seen: `${value < 10 ? value.toFixed(2) : value.toFixed(0)} ${unit}  (${detail})`,
+		hold: `${atLeast ? '≥' : '≤'} ${hold} ${unit}`,
+		ok
+	});
+};
+
+const FRAMES = 1000;
+const player = running();
+const flat = flatOf();
+const out = new Float64Array(7);
+let time = 1;
+const frames = (): void => {
+	for (let i = 0; i < FRAMES; i++) player.advanceTo((time += 1 / 60));
+};
+let age = 1;
+const flatFrames = (): void => {
+	for (let i = 0; i < FRAMES; i++) flatFrame(flat, (age += 1 / 60), 0.8, out);
+};
+const one = paired(frames, flatFrames);
+row(
+	`one frame, ${PLAYS} plays × ${LAYERS} layers × 6 channels`,
+	one.ratio,
+	1.5,
+	'× flat',
+	`${((one.a / FRAMES) * 1000).toFixed(1)} µs; flat ${((one.b / FRAMES) * 1000).toFixed(1)} µs`
+);
+const NAIVE = 40;
+const naive = paired(
+	() => {
+		for (let i = 0; i < NAIVE; i++) naiveFrame(presets, 1 + i / 60);
+	},
+	() => {
+		for (let i = 0; i < NAIVE; i++) player.advanceTo((time += 1 / 60));
+	}
+);
+row(
+	'the same against the naive way',
+	naive.ratio,
+	12,
+	'× faster',
+	`naive ${((naive.a / NAIVE) * 1000).toFixed(0)} µs`,
+	true
+);
+
+// Allocation: heap growth between forced collections is hidden by the collector, so count what the collector frees.
+function allocated(work: () => void, calls: number): number {
+	work();
+	globalThis.gc?.();
+	const before = process.memoryUsage().heapUsed;
+	work();
+	return Math.max(0, process.memoryUsage().heapUsed - before) / calls;
+}
+if (globalThis.gc) {
+	const empty = allocated(() => void 0, FRAMES);
+	const own = Math.min(...Array.from({ length: 5 }, () => allocated(frames, FRAMES)));
+	row(
+		'allocated a frame',
+		Math.max(0, own - empty),
+		64,
+		'bytes',
+		'heap growth over 1,000 frames, empty loop taken off'
+	);
+}
+
+const five = presets.slice(0, 5);
+const bake = (): void => {
+	const p = createPlayer(five, { seed: 1 });
+	for (const preset of five) p.fire(preset.id);
+	for (let i = 0; i < 36000; i++) p.advanceTo(i / 60);
+};
+const flatFive: Flat = { ...flat, count: 5 * LAYERS * DRIVEN.length };
+const baked = paired(
+	bake,
+	() => {
+		for (let i = 0; i < 36000; i++) flatFrame(flatFive, i / 60, 0.8, out);
+	},
+	7
+);
+row(
+	'bake 36,000 frames of 5 plays',
+	baked.ratio,
+	1.5,
+	'× flat',
+	`${baked.a.toFixed(0)} ms; flat ${baked.b.toFixed(0)} ms`
+);
+
+const demo = (readKit(readFileSync(DEMO_KIT, 'utf8')) as { value: Kit }).value;
+const wave = demo.presets.find((p) => p.id === 'wave-on-tower') as ShakePreset;
+const spread = paired(
+	() => {
+		for (let seed = 1; seed <= 1000; seed++) sampleShake(wave, { seed, seconds: 2 });
+	},
+	() => void 0,
+	5
+);
+row('1,000 seeds × 2 s × 60', spread.a, 100, 'ms', 'one thread');
+row(
+	'measure one preset over 32 seeds',
+	paired(
+		() => void measureShake(wave),
+		() => void 0,
+		5
+	).a,
+	50,
+	'ms',
+	'one thread'
+);
+
+const big = writeKit({
+	...demo,
+	presets: Array.from({ length: 1000 }, (_, i) => ({
+		...(demo.presets[i % demo.presets.length] as ShakePreset),
+		id: `p-${i}`
+	}))
+});
+const read = paired(
+	() => void readKit(big),
+	() => void JSON.parse(big),
+	7
+);
+row(
+	`read and check 1,000 presets (${(big.length / 1e6).toFixed(1)} MB)`,
+	read.ratio,
+	5,
+	'× JSON.parse',
+	`${read.a.toFixed(0)} ms`
+);
+const wrong = big.replace(/"(amplitude|frequency|amount|rate)": [\d.]+/g, '"$1": "x"');
+row(
+	'an all-wrong kit',
+	paired(
+		() => void readKit(wrong),
+		() => void 0,
+		5
+	).a,
+	300,
+	'ms',
+	'until it is refused'
+);
+row(
+	'a 20 MB kit cut off',
+	paired(
+		() => void readKit(`${' '.repeat(19e6)}${demo ? big.slice(0, 900000) : ''}`),
+		() => void 0,
+		3
+	).a,
+	300,
+	'ms',
+	'until it is refused'
+);
+
+for (const r of rows)
+	process.stdout.write(`${r.ok ? 'holds ' : 'MISSES'}  ${r.work.padEnd(52)} ${r.seen.padEnd(58)} ${r.hold}\n`);
+process.exit(rows.every((r) => r.ok) ? 0 : 1);

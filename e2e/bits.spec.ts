@@ -1,0 +1,45 @@
+import { readFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { build } from 'vite';
+import { createPlayer } from '../runtime';
+import { isShake, readKit, type Kit } from '../src/lib/core';
+import { ROOT } from '../scripts/lib/paths';
+
+const kit = (readKit(readFileSync(join(ROOT, 'demo/lamp-at-morrowskerry.kit.json'), 'utf8')) as { value: Kit }).value;
+
+/** Fires every preset of the kit in turn and gives all frames' bits. */
+function bake(create: typeof createPlayer, presets: Kit['presets'], ids: readonly string[]): number[] {
+	const player = create(presets, { seed: 77 });
+	const frames: number[] = [];
+	for (let i = 0; i < 1200; i++) {
+		if (i % 40 === 0) player.fire(ids[(i / 40) % ids.length]!, { strength: 0.5 + (i % 7) / 10 });
+		if (i === 900) player.stopAll();
+		frames.push(...new Uint32Array(Float64Array.from(player.advanceTo(i / 60)).buffer));
+	}
+	return frames;
+}
+
+test('Node and Chromium give the same bits', async ({ page }) => {
+	const built = (await build({
+		configFile: false,
+		logLevel: 'silent',
+		build: {
+			write: false,
+			minify: false,
+			lib: { entry: join(ROOT, 'runtime/index.ts'), formats: ['iife'], name: 'runtime' }
+		}
+	})) as { output: { code: string }[] }[];
+	await page.goto('about:blank');
+	await page.addScriptTag({ content: `${built[0]!.output[0]!.code}; window.runtime = runtime;` });
+	const ids = kit.presets.filter(isShake).map((p) => p.id);
+	const there = await page.evaluate(
+		([source, presets, names]) =>
+			new Function(`return (${source})`)()((window as any).runtime.createPlayer, presets, names),
+		[bake.toString(), kit.presets, ids] as const
+	);
+	const digest = (frames: number[]): string => createHash('sha256').update(Uint32Array.from(frames)).digest('hex');
+	expect(there).toHaveLength(1200 * 14);
+	expect(digest(there)).toBe(digest(bake(createPlayer, kit.presets, ids)));
+});

@@ -1,0 +1,37 @@
+/** What the journeys share. */
+import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
+import { newPreset, type ShakePreset } from '../src/lib/core';
+
+export const address = (): string => process.env.DINESIS_ADDRESS!;
+
+/** A project of its own with these presets; returns the address of the first one's bench. */
+export async function makeProject(request: APIRequestContext, presets: readonly ShakePreset[]): Promise<string> {
+	const headers = { origin: address() };
+	const made = await request.post(`${address()}/api/projects`, { data: { name: 'Trial' }, headers });
+	const { slug } = (await made.json()) as { slug: string };
+	for (const document of presets) {
+		const added = await request.post(`${address()}/api/projects/${slug}/presets`, { data: { document }, headers });
+		expect(added.status(), await added.text()).toBe(201);
+	}
+	return `${address()}/${slug}/bench/${presets[0]!.id}`;
+}
+
+export const thud = (part: Partial<ShakePreset> = {}): ShakePreset => ({ ...newPreset('thud', 'Thud'), ...part });
+
+/** Opens a bench and waits until the picture is there. */
+export async function openBench(page: Page, url: string): Promise<void> {
+	await page.goto(url);
+	await expect(page.locator('.picture.ready')).toBeVisible();
+}
+
+export const field = (page: Page, name: string): Locator => page.getByRole('spinbutton', { name });
+export const keeping = (page: Page): Locator => page.getByTestId('keeping');
+
+/** Types a number into a field. */
+export async function type(page: Page, name: string, value: string): Promise<void> {
+	await field(page, name).focus();
+	await page.keyboard.press('Enter');
+	await page.keyboard.press('ControlOrMeta+a');
+	await page.keyboard.type(value);
+	await page.keyboard.press('Enter');
+}

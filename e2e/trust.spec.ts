@@ -1,0 +1,176 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { address, field, keeping, makeProject, openBench, thud, type } from './journey';
+
+test('two people on one preset: nothing is overwritten until one chooses', async ({ browser, request }) => {
+	const url = await makeProject(request, [thud()]);
+	const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
+	await openBench(one, url);
+	await openBench(two, url);
+	await type(one, 'amount, ×', '1.5');
+	await expect(keeping(one)).toHaveText(/^kept/);
+	await type(two, 'amount, ×', '0.5');
+	await expect(two.getByRole('dialog', { name: 'Somebody else changed this preset' })).toBeVisible();
+	await two.getByRole('button', { name: 'Both: mine as a copy' }).click();
+	await expect(two.getByRole('heading', { name: 'Thud, mine' })).toBeVisible();
+	await expect(field(two, 'amount, ×')).toHaveAttribute('aria-valuenow', '0.5');
+	await two.goto(url);
+	await expect(field(two, 'amount, ×')).toHaveAttribute('aria-valuenow', '1.5');
+
+	await type(two, 'rate, ×', '2');
+	await expect(keeping(two)).toHaveText(/^kept/);
+	await type(one, 'rate, ×', '3');
+	await one.getByRole('button', { name: 'Keep mine' }).click();
+	await expect(keeping(one)).toHaveText(/^kept/);
+	await two.reload();
+	await expect(field(two, 'rate, ×')).toHaveAttribute('aria-valuenow', '3');
+
+	await type(two, 'strength, ×', '1');
+	await type(two, 'amount, ×', '4');
+	await expect(keeping(two)).toHaveText(/^kept/);
+	await type(one, 'amount, ×', '5');
+	await one.getByRole('button', { name: 'Take theirs' }).click();
+	await expect(field(one, 'amount, ×')).toHaveAttribute('aria-valuenow', '4');
+});
+
+test('two tabs of one browser know of each other and stay alike', async ({ context, request }) => {
+	const url = await makeProject(request, [thud()]);
+	const [one, two] = [await context.newPage(), await context.newPage()];
+	await openBench(one, url);
+	await openBench(two, url);
+	await expect(one.getByText('open in another tab')).toBeVisible();
+	await expect(two.getByText('open in another tab')).toBeVisible();
+	await type(one, 'amount, ×', '1.7');
+	await expect(field(two, 'amount, ×')).toHaveAttribute('aria-valuenow', '1.7');
+	await type(two, 'amount, ×', '1.9');
+	await expect(keeping(two)).toHaveText(/^kept/);
+	await two.close();
+	await expect(one.getByText('open in another tab')).toHaveCount(0);
+	await expect(field(one, 'amount, ×')).toHaveAttribute('aria-valuenow', '1.9');
+});
+
+test('while the server is away the page goes on, holds the work, and catches up', async ({ page, request }) => {
+	await openBench(page, await makeProject(request, [thud()]));
+	await page.route('**/api/**', (route) => route.abort());
+	await type(page, 'amount, ×', '2.5');
+	await expect(keeping(page)).toHaveText('server away, held here');
+	await page.keyboard.press('1');
+	await expect(page.locator('.cap.live')).toHaveCount(1);
+	await page.unroute('**/api/**');
+	await expect(keeping(page)).toHaveText(/^kept/);
+	await page.reload();
+	await expect(field(page, 'amount, ×')).toHaveAttribute('aria-valuenow', '2.5');
+});
+
+test('a change that never reached the server is found again in this browser', async ({ page, request }) => {
+	const url = await makeProject(request, [thud()]);
+	await openBench(page, url);
+	await page.route('**/api/**', (route) => route.abort());
+	await type(page, 'amount, ×', '2.75');
+	await expect(keeping(page)).toHaveText('server away, held here');
+	await page.unroute('**/api/**');
+	await page.route('**/api/**', (route) => route.abort());
+	await page.goto('about:blank');
+	await page.unroute('**/api/**');
+	await page.goto(url);
+	await expect(page.getByText('were found in this browser and brought back')).toBeVisible();
+	await expect(field(page, 'amount, ×')).toHaveAttribute('aria-valuenow', '2.75');
+	await expect(keeping(page)).toHaveText(/^kept/);
+});
+
+test('nothing serious for axe on the Bench; text that is small is readable', async ({ page }) => {
+	await openBench(page, `${address()}/lamp-at-morrowskerry/bench/wave-on-tower`);
+	const { violations } = await new AxeBuilder({ page }).analyze();
+	const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+	expect(
+		serious.map(
+			(v) =>
+				`${v.id}: ${v.nodes
+					.map((n) => n.html)
+					.slice(0, 3)
+					.join(' ')}`
+		)
+	).toEqual([]);
+});
+
+test('everything on the Bench is reached with Tab', async ({ page, request }) => {
+	await openBench(page, await makeProject(request, [thud()]));
+	const seen = new Set<string>();
+	for (let i = 0; i < 90; i++) {
+		await page.keyboard.press('Tab');
+		seen.add(
+			await page.evaluate(
+				() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent?.trim() ?? ''
+			)
+		);
+	}
+	for (const name of [
+		'Choose a preset',
+		'Versions',
+		'Pause',
+		'amount, ×',
+		'fade out, s',
+		'Amplitude of roll, °',
+		'Frequency of roll, Hz',
+		'Where roll begins',
+		'Fade in ends',
+		'Ends',
+		'Fire Thud',
+		'Tune Thud',
+		'Fire again and again'
+	])
+		expect([...seen]).toContain(name);
+});
+
+test('a system that asks for less motion gets a still picture that says so', async ({ browser }) => {
+	const page = await (await browser.newContext({ reducedMotion: 'reduce' })).newPage();
+	await openBench(page, `${address()}/lamp-at-morrowskerry/bench/wave-on-tower`);
+	await expect(page.getByText('Still, because your system asks for less motion')).toBeVisible();
+	await expect(page.locator('.mark em').first()).toHaveText('0.0 px');
+	await page.getByText('Still, because').click();
+	await expect(page.locator('.mark em').first()).not.toHaveText('0.0 px');
+});
+
+test('the door is watched: policy, origin, host, bodies', async ({ request }) => {
+	const page = await request.get(`${address()}/lamp-at-morrowskerry/bench/wave-on-tower`);
+	const policy = page.headers()['content-security-policy']!;
+	expect(policy).toContain("default-src 'none'");
+	expect(policy).toMatch(/script-src 'self' 'nonce-/);
+	expect(policy).not.toContain("script-src 'self' 'unsafe-inline'");
+	const save = (headers: Record<string, string>, data: unknown, path = 'thud') =>
+		request.put(`${address()}/api/projects/lamp-at-morrowskerry/presets/${path}`, { headers, data: data as object });
+	expect((await save({ origin: 'http://elsewhere.example' }, {})).status()).toBe(403);
+	expect((await save({}, {})).status()).toBe(403);
+	expect((await request.get(address(), { headers: { host: 'rebound.example' }, maxRedirects: 0 })).status()).toBe(403);
+	const own = { origin: address() };
+	expect((await save(own, { base: 1 })).status()).toBe(400);
+	expect((await save(own, { base: 'x', document: {} })).status()).toBe(400);
+	const bad = await save(own, { base: 1, document: { ...thud(), amount: 'much' } });
+	expect(bad.status()).toBe(422);
+	expect((await bad.json()).problems[0]).toEqual({ place: 'amount', message: expect.stringContaining('is "much"') });
+	expect((await save(own, { base: 1, document: thud() }, 'nobody')).status()).toBe(404);
+	expect((await save(own, { base: 1, document: thud(), padding: 'x'.repeat(2_100_000) })).status()).toBe(413);
+});
+
+test('the first script is small and three.js comes after the first paint', async ({ page }) => {
+	const scripts: { url: string; at: number; size: number }[] = [];
+	page.on('response', async (response) => {
+		if (!response.url().endsWith('.js')) return;
+		const { gzipSync } = await import('node:zlib');
+		scripts.push({
+			url: response.url(),
+			at: response.request().timing().startTime,
+			size: gzipSync(await response.body()).length
+		});
+	});
+	await openBench(page, `${address()}/lamp-at-morrowskerry/bench/wave-on-tower`);
+	await page.waitForLoadState('networkidle');
+	const paint = await page.evaluate(
+		() => performance.timeOrigin + performance.getEntriesByName('first-contentful-paint')[0]!.startTime
+	);
+	const large = scripts.filter((s) => s.size > 90_000);
+	expect(large).toHaveLength(1);
+	expect(large[0]!.at).toBeGreaterThan(paint);
+	const first = scripts.filter((s) => !large.includes(s)).reduce((sum, s) => sum + s.size, 0);
+	expect(first).toBeLessThan(150 * 1024);
+});

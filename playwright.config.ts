@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+export const CHROMIUM_ARGS = [
+	'--no-sandbox',
+	'--use-gl=angle',
+	'--use-angle=swiftshader',
+	'--ignore-gpu-blocklist',
+	'--enable-unsafe-swiftshader',
+	'--disable-quic',
+	'--no-first-run',
+	'--disable-background-networking',
+	'--disable-component-update',
+	'--disable-sync'
+];
+
+export default defineConfig({
+	testDir: 'e2e',
+	testMatch: '*.spec.ts',
+	timeout: 120_000,
+	expect: { timeout: 30_000 },
+	workers: 1,
+	retries: 0,
+	reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['json'], ['line']] : [['line']],
+	globalSetup: './e2e/server.ts',
+	outputDir: 'test-results',
+	use: {
+		viewport: { width: 1280, height: 800 },
+		launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS }
+	}
+});

@@ -1,0 +1,117 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import type { Sequelize } from 'sequelize';
+import { newPreset, type Kit } from '../../core';
+import { connect, migrate } from '../db/connect';
+import { addPreset, findPreset, findVersion, listPresets, listVersions, retirePreset, savePreset } from './presets';
+import { addProject, findProject, listProjects, readFact, writeFact } from './projects';
+
+const kit = (name: string, presets: Kit['presets'] = []): Kit => ({
+	format: 'dinesis-kit',
+	version: 1,
+	name,
+	events: [],
+	parameters: [],
+	presets,
+	cues: [{ id: 'c' }],
+	rigs: [],
+	courses: []
+});
+const thud = newPreset('thud', 'Thud');
+
+let sequelize: Sequelize;
+let projectId: string;
+
+beforeAll(async () => {
+	const admin = connect(process.env.TEST_DATABASE_URL!);
+	await admin.query('DROP DATABASE IF EXISTS repositories');
+	await admin.query('CREATE DATABASE repositories');
+	await admin.close();
+	sequelize = connect(process.env.TEST_DATABASE_URL!.replace(/[^/]*$/, 'repositories'));
+	await migrate(sequelize);
+});
+afterAll(() => sequelize.close());
+beforeEach(async () => {
+	projectId = (await addProject(sequelize, kit('Harbour', [thud, { id: 'b', family: 'bob', name: 'B' }]))).id;
+});
+
+describe('migrations', () => {
+	it('run once, and again do nothing', async () => {
+		expect(await migrate(sequelize)).toEqual([]);
+	});
+
+	it('make the tables from an empty database', async () => {
+		const tables = await sequelize.getQueryInterface().showAllTables();
+		expect(tables).toEqual(expect.arrayContaining(['projects', 'presets', 'preset_versions', 'facts']));
+	});
+});
+
+describe('projects', () => {
+	it('get addresses of their own', async () => {
+		const again = await addProject(sequelize, kit('Harbour'));
+		expect(again.slug).toMatch(/^harbour-\d+$/);
+		expect((await findProject(again.slug))!.id).toBe(again.id);
+		expect(await findProject("x' OR 1=1 --")).toBeNull();
+		expect((await listProjects()).length).toBeGreaterThan(1);
+	});
+
+	it('facts are kept and overwritten', async () => {
+		expect(await readFact(sequelize, 'demo')).toBeNull();
+		await writeFact(sequelize, 'demo', 'a');
+		await writeFact(sequelize, 'demo', 'b');
+		expect(await readFact(sequelize, 'demo')).toBe('b');
+	});
+});
+
+describe('presets', () => {
+	it('come back as they were, fields in their order', async () => {
+		const [stored] = await listPresets(projectId);
+		expect(JSON.stringify(stored!.document)).toBe(JSON.stringify(thud));
+		expect(stored!.version).toBe(1);
+	});
+
+	it('a save is a new version; every earlier one is kept', async () => {
+		const saved = await savePreset(sequelize, projectId, 'thud', 1, { ...thud, amount: 2, name: '<img onerror=x>' });
+		expect(saved).toMatchObject({ state: 'saved', version: 2 });
+		expect((await findPreset(projectId, 'thud'))!.document).toMatchObject({ amount: 2, name: '<img onerror=x>' });
+		expect((await findVersion(projectId, 'thud', 1))!.amount).toBe(1);
+		expect((await listVersions(projectId, 'thud'))!.map((v) => v.version)).toEqual([2, 1]);
+		expect(await findVersion(projectId, 'thud', 9)).toBeNull();
+		expect(await listVersions(projectId, 'nobody')).toBeNull();
+	});
+
+	it('a stale save changes nothing and brings the newest back', async () => {
+		await savePreset(sequelize, projectId, 'thud', 1, { ...thud, amount: 2 });
+		const stale = await savePreset(sequelize, projectId, 'thud', 1, { ...thud, amount: 3 });
+		expect(stale).toMatchObject({ state: 'stale', theirs: { version: 2, document: { amount: 2 } } });
+		expect((await findPreset(projectId, 'thud'))!.document.amount).toBe(2);
+		expect(await savePreset(sequelize, projectId, 'nobody', 1, thud)).toEqual({ state: 'unknown' });
+	});
+
+	it('of ten saves at once one wins', async () => {
+		const all = await Promise.all(
+			Array.from({ length: 10 }, (_, i) => savePreset(sequelize, projectId, 'thud', 1, { ...thud, amount: i }))
+		);
+		expect(all.filter((r) => r.state === 'saved')).toHaveLength(1);
+		expect((await listVersions(projectId, 'thud'))!).toHaveLength(2);
+	});
+
+	it('the id within the kit cannot be changed by a save', async () => {
+		await savePreset(sequelize, projectId, 'thud', 1, { ...thud, id: 'other' });
+		expect((await findPreset(projectId, 'thud'))!.document.id).toBe('thud');
+	});
+
+	it('added ones get a free id and stand at the end, also when many come at once', async () => {
+		const made = await Promise.all(Array.from({ length: 4 }, () => addPreset(sequelize, projectId, thud)));
+		expect(new Set(made.map((p) => p.key)).size).toBe(4);
+		expect(made.every((p) => p.document.id === p.key && p.key !== 'thud')).toBe(true);
+		expect((await listPresets(projectId))[0]!.key).toBe('thud');
+	});
+
+	it('retire and come back with all their versions', async () => {
+		expect(await retirePreset(projectId, 'thud', true)).toBe(true);
+		expect(await retirePreset(projectId, 'thud', true)).toBe(false);
+		expect(await listPresets(projectId)).toEqual([]);
+		expect(await retirePreset(projectId, 'thud', false)).toBe(true);
+		expect(await listPresets(projectId)).toHaveLength(1);
+	});
+});
