@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { address, field, keeping, makeProject, openBench, thud, type } from './journey';
+import { address, field, keeping, makeProject, openBench, thud, type, withoutPicture } from './journey';
 
 const demo = (): string => `${address()}/lamp-at-morrowskerry/bench/wave-on-tower`;
 /** Pixels that a landmark is away from its rest, as the window says. */
@@ -22,11 +22,16 @@ test('the first address leads to a picture that moves by itself', async ({ page 
 
 /** Opens a bench whose time the test steps. Without the 3D picture, so that a frame costs next to nothing. */
 async function openStepped(page: Page, url: string): Promise<void> {
-	await page.route(/picture.*\.js$|gallery.*\.js$/, (route) => route.abort());
-	await page.clock.install();
+	await withoutPicture(page);
+	await page.clock.install({ time: '2026-01-01T08:00:00Z' });
 	await page.goto(url);
-	await page.clock.runFor(300);
-	await expect(page.getByText('This browser draws no 3D here')).toBeVisible();
+	await page.clock.pauseAt('2026-01-01T09:00:00Z');
+	await expect
+		.poll(async () => {
+			await page.clock.runFor(50);
+			return page.getByText('This browser draws no 3D here').count();
+		})
+		.toBe(1);
 }
 
 test('a key fires in the next frame, its bar drains, and the camera comes back to rest', async ({ page }) => {
@@ -139,7 +144,7 @@ test('fades and length are dragged on the strip', async ({ page, request }) => {
 	const fade = Number(await field(page, 'fade out, s').getAttribute('aria-valuenow'));
 	expect(fade).toBeGreaterThan(0.4);
 	expect(fade).toBeLessThan(0.58);
-	await page.getByRole('slider', { name: 'Ends' }).focus();
+	await page.getByRole('slider', { name: 'Ends', exact: true }).focus();
 	await page.keyboard.press('Shift+ArrowRight');
 	await expect(field(page, 'length, s')).toHaveAttribute('aria-valuenow', '1.1');
 });

@@ -1,7 +1,7 @@
 /** ./dinesis start: database, migrations, demo, build, server; Ctrl+C ends them all. */
 import { join } from 'node:path';
 import { readArguments } from './lib/arguments';
-import { builtApplication } from './lib/build';
+import { builtApplication, useBuild } from './lib/build';
 import { startCluster, type Cluster } from './lib/cluster';
 import { DATA } from './lib/paths';
 import { prepareDatabase } from './lib/prepare';
@@ -66,6 +66,7 @@ if (!url) {
 }
 await step('Preparing the database', () => prepareDatabase(url, { demo: !args.flags.has('no-demo'), say }));
 const folder = await step('Building', () => builtApplication(say));
+useBuild(folder);
 if (!isLoopback(host)) process.env.DINESIS_OPEN = 'yes';
 server = await step('Starting the server', () => serve({ folder, host, port, exact: portText !== undefined }));
 noteRunning(server.address);

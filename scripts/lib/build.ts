@@ -30,6 +30,18 @@ function sourcesHash(): string {
 	return hash.digest('hex').slice(0, 16);
 }
 
+const USER = /^used-by-(\d+)$/;
+
+/** Marks a build as served by this process, so that no later build throws it away. */
+export const useBuild = (folder: string): void => writeFileSync(join(folder, `used-by-${process.pid}`), '');
+
+function isInUse(folder: string): boolean {
+	return readdirSync(folder).some((name) => {
+		const pid = USER.exec(name)?.[1];
+		return pid !== undefined && existsSync(`/proc/${pid}`);
+	});
+}
+
 /** The folder of an up-to-date build. Throws an Error with the builder's last lines when building fails. */
 export function builtApplication(say: (message: string) => void): string {
 	const builds = join(ROOT, 'build');
@@ -47,7 +59,7 @@ export function builtApplication(say: (message: string) => void): string {
 	writeFileSync(stamp, new Date().toISOString());
 	const older = readdirSync(builds)
 		.map((name) => join(builds, name))
-		.filter((path) => path !== folder)
+		.filter((path) => path !== folder && !isInUse(path))
 		.sort((a, b) => statSync(b).mtimeMs - statSync(a).mtimeMs);
 	for (const path of older.slice(2)) rmSync(path, { recursive: true, force: true });
 	return folder;

@@ -153,7 +153,7 @@ export function drawGain(
 	const [left, right] = [MARGIN.left, frame.width - MARGIN.right];
 	const levels: number[] = [];
 	let most = 1;
-	for (let x = left; x <= right; x += 1.5) {
+	for (let x = left; x <= right; x += 3) {
 		const level = gain(timeAt(frame, x));
 		levels.push(level);
 		if (level > most) most = level;
@@ -165,13 +165,13 @@ export function drawGain(
 		const edge = new Path2D();
 		const shape = new Path2D();
 		levels.forEach((level, i) => {
-			const x = left + i * 1.5;
+			const x = left + i * 3;
 			const y = middle - level * height;
 			shape[i === 0 ? 'moveTo' : 'lineTo'](x, y);
 			edge[i === 0 ? 'moveTo' : 'lineTo'](x, y);
 		});
 		for (let i = levels.length - 1; i >= 0; i--) {
-			const x = left + i * 1.5;
+			const x = left + i * 3;
 			const y = middle + levels[i]! * height;
 			shape.lineTo(x, y);
 			edge[i === levels.length - 1 ? 'moveTo' : 'lineTo'](x, y);
@@ -229,17 +229,4 @@ export function drawCurves(
 		}
 	}
 	pen.restore();
-}
-
-export function drawPlayhead(pen: CanvasRenderingContext2D, frame: StripFrame, time: Seconds, strong: boolean): void {
-	const x = xAt(frame, time);
-	if (x < MARGIN.left || x > frame.width - MARGIN.right) return;
-	pen.strokeStyle = '#1c2a3a';
-	pen.globalAlpha = strong ? 1 : 0.35;
-	pen.lineWidth = strong ? 2 : 1;
-	pen.beginPath();
-	pen.moveTo(x, MARGIN.top - 4);
-	pen.lineTo(x, frame.height - MARGIN.bottom + 2);
-	pen.stroke();
-	pen.globalAlpha = 1;
 }

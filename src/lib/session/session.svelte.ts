@@ -31,7 +31,10 @@ interface Saved {
 }
 
 const SAVE_AFTER_MS = 700;
+const DRAFT_AFTER_MS = 150;
 const RETRY_MS = 3000;
+/** How often a tab says that it is there; one that is silent for three beats is gone. */
+const TAB_BEAT_MS = 4000;
 
 export class ProjectSession {
 	/** Changes with every change to any document: what depends on documents reads it. */
@@ -45,10 +48,11 @@ export class ProjectSession {
 	conflict = $state.raw<Conflict | null>(null);
 	notices = $state.raw<readonly Notice[]>([]);
 	/** Other tabs by what they look at. */
-	private others = $state.raw<Record<string, string>>({});
+	private others = $state.raw<Record<string, { readonly key: string; readonly at: number }>>({});
 	private readonly history: History<Documents>;
 	private readonly notes = new Map<string, string>();
 	private readonly timers = new Map<string, ReturnType<typeof setTimeout>>();
+	private readonly draftTimers = new Map<string, ReturnType<typeof setTimeout>>();
 	private readonly listeners = new Set<(preset: ShakePreset) => void>();
 	private drafts: Drafts | null = null;
 	private tabs: Tabs | null = null;
@@ -71,9 +75,14 @@ export class ProjectSession {
 		this.tabs = new Tabs(this.project.slug, (message) => this.receive(message));
 		this.look(this.looking);
 		void this.recoverDrafts();
-		const leave = (): void => this.flush();
+		const leave = (): void => {
+			this.flush();
+			this.tabs?.leave();
+		};
 		window.addEventListener('pagehide', leave);
+		const beat = setInterval(() => this.beat(), TAB_BEAT_MS);
 		return () => {
+			clearInterval(beat);
 			window.removeEventListener('pagehide', leave);
 			this.flush();
 			this.tabs?.close();
@@ -98,7 +107,7 @@ export class ProjectSession {
 
 	/** How many other tabs look at this preset. */
 	othersAt(key: string): number {
-		return Object.values(this.others).filter((at) => at === key).length;
+		return Object.values(this.others).filter((other) => other.key === key).length;
 	}
 
 	/** Calls back with every preset that changes, however it came about. */
@@ -236,6 +245,12 @@ export class ProjectSession {
 		this.tabs?.send({ kind: 'looking', tab: this.tabs.id, key, answer: true });
 	}
 
+	private beat(): void {
+		this.tabs?.send({ kind: 'looking', tab: this.tabs.id, key: this.looking, answer: false });
+		const alive = Object.entries(this.others).filter(([, other]) => Date.now() - other.at < 3 * TAB_BEAT_MS);
+		if (alive.length < Object.keys(this.others).length) this.others = Object.fromEntries(alive);
+	}
+
 	say(text: string, action?: Notice['action']): void {
 		const notice = { id: ++this.lastNotice, text, action };
 		this.notices = [...this.notices.slice(-2), notice];
@@ -277,7 +292,17 @@ export class ProjectSession {
 			key,
 			setTimeout(() => void this.save(key), after)
 		);
-		if (after === SAVE_AFTER_MS) void this.keepDraft(key);
+		if (after === SAVE_AFTER_MS) this.keepDraftSoon(key);
+	}
+
+	/** A drag changes a document sixty times a second; its draft follows a little behind. */
+	private keepDraftSoon(key: string): void {
+		if (this.draftTimers.has(key)) return;
+		const keep = (): void => {
+			this.draftTimers.delete(key);
+			if (this.keepingOf(key) !== 'kept') void this.keepDraft(key);
+		};
+		this.draftTimers.set(key, setTimeout(keep, DRAFT_AFTER_MS));
 	}
 
 	private async keepDraft(key: string): Promise<void> {
@@ -347,7 +372,7 @@ export class ProjectSession {
 
 	private receive(message: TabMessage): void {
 		if (message.kind === 'looking') {
-			this.others = { ...this.others, [message.tab]: message.key };
+			this.others = { ...this.others, [message.tab]: { key: message.key, at: Date.now() } };
 			if (message.answer) this.tabs?.send({ kind: 'looking', tab: this.tabs.id, key: this.looking, answer: false });
 		} else if (message.kind === 'left') {
 			const { [message.tab]: gone, ...rest } = this.others;

@@ -26,8 +26,12 @@ export class Tabs {
 		this.channel?.postMessage(message);
 	}
 
-	close(): void {
+	leave(): void {
 		this.send({ kind: 'left', tab: this.id });
+	}
+
+	close(): void {
+		this.leave();
 		this.channel?.close();
 	}
 }

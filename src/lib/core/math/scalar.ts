@@ -53,7 +53,7 @@ export function exp2InPlace(at: Float64Array, i: number): void {
 		}
 		// 2 to the whole power, by squaring: exact.
 		let base = whole < 0 ? 0.5 : 2;
-		for (let n = whole < 0 ? -whole : whole; n > 0; n >>= 1) {
+		for (let n = (whole < 0 ? -whole : whole) | 0; n > 0; n >>= 1) {
 			if (n & 1) sum *= base;
 			base *= base;
 		}

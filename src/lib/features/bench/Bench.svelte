@@ -54,16 +54,16 @@
 			if (!key || event.repeat) return;
 			event.preventDefault();
 			if (event.shiftKey) onopen(key);
-			else bench.press(key, event.timeStamp);
+			else bench.press(key, performance.now());
 		} else if (event.code === 'Space' && !isPressable(event.target)) {
 			event.preventDefault();
-			if (!event.repeat) bench.press(presetKey, event.timeStamp);
+			if (!event.repeat) bench.press(presetKey, performance.now());
 		}
 	}
 	function keyUp(event: KeyboardEvent) {
 		const digit = /^(?:Digit|Numpad)([1-9])$/.exec(event.code)?.[1];
 		const key = digit ? session.order[Number(digit) - 1] : event.code === 'Space' ? presetKey : undefined;
-		if (key) bench.release(key, event.timeStamp);
+		if (key) bench.release(key, performance.now());
 	}
 
 	onMount(() => {

@@ -2,6 +2,7 @@
 	import { onMount } from 'svelte';
 	import type { ShakePreset } from '$lib/core';
 	import type { Picture } from '$lib/viewport/picture';
+	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import type { BenchState } from './bench.svelte';
 
 	interface Props {
@@ -52,21 +53,19 @@
 		const stop = bench.onFrame(tick);
 		const watch = new ResizeObserver(() => picture?.resize(box.clientWidth, box.clientHeight));
 		// After the first paint: three.js is the largest thing on the page and nothing waits for it.
-		requestAnimationFrame(() =>
-			setTimeout(async () => {
-				try {
-					const { Picture } = await import('$lib/viewport/picture');
-					if (gone) return;
-					picture = new Picture(canvas);
-					marks = picture.marks;
-					picture.resize(box.clientWidth, box.clientHeight);
-					watch.observe(box);
-					ready = true;
-				} catch {
-					trouble = 'This browser draws no 3D here (WebGL is off or missing). The strip and the numbers go on working.';
-				}
-			}, 0)
-		);
+		afterFirstPaint(async () => {
+			try {
+				const { Picture } = await import('$lib/viewport/picture');
+				if (gone) return;
+				picture = new Picture(canvas);
+				marks = picture.marks;
+				picture.resize(box.clientWidth, box.clientHeight);
+				watch.observe(box);
+				ready = true;
+			} catch {
+				trouble = 'This browser draws no 3D here (WebGL is off or missing). The strip and the numbers go on working.';
+			}
+		});
 		return () => {
 			gone = true;
 			stop();

@@ -43,11 +43,11 @@
 				onpointerdown={(e) => {
 					if (e.button !== 0) return;
 					e.currentTarget.setPointerCapture(e.pointerId);
-					bench.press(cap.id, e.timeStamp);
+					bench.press(cap.id, performance.now());
 				}}
-				onpointerup={(e) => bench.release(cap.id, e.timeStamp)}
-				onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && !e.repeat && bench.press(cap.id, e.timeStamp)}
-				onkeyup={(e) => (e.key === 'Enter' || e.key === ' ') && bench.release(cap.id, e.timeStamp)}
+				onpointerup={() => bench.release(cap.id, performance.now())}
+				onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && !e.repeat && bench.press(cap.id, performance.now())}
+				onkeyup={(e) => (e.key === 'Enter' || e.key === ' ') && bench.release(cap.id, performance.now())}
 			>
 				<b>{i + 1}</b>
 				<span class="name">{cap.name}</span>

@@ -5,7 +5,6 @@
 		drawCurves,
 		drawGain,
 		drawPaper,
-		drawPlayhead,
 		layBands,
 		MARGIN,
 		reachOf,
@@ -27,6 +26,7 @@
 	let height = $state(0);
 	let paper: HTMLCanvasElement;
 	let front: HTMLCanvasElement;
+	let head: HTMLElement;
 
 	const isBurst = $derived(preset.timing.mode === 'burst');
 	const length = $derived(paperLength(preset));
@@ -42,7 +42,7 @@
 	const track = $derived(
 		sampleShake(preset, {
 			seconds: frame.to,
-			fps: Math.min(1000, Math.max(120, Math.ceil(width / Math.max(0.1, frame.to)))),
+			fps: Math.min(1000, Math.max(60, Math.ceil(width / 2 / Math.max(0.1, frame.to)))),
 			playSeed: preset.seed ?? seed,
 			stopAt: length.letGoAt
 		})
@@ -74,60 +74,64 @@
 	/** Whether the paper runs: a continuous motion is drawn as it happens, not as planned. */
 	let running = $state(false);
 
+	// Two layers, each painted once per change: the paper with the plan in faint ink, and the same in full ink above it. While
+	// a play runs only the clip of the upper one and the playhead move: painting curves in every frame is far too slow.
 	$effect(() => {
 		const drawn = { frame, bands, track };
 		if (running || width < 10) return;
+		const draw = (pen: CanvasRenderingContext2D, alpha: number): void => {
+			const { values, count, fps } = drawn.track;
+			drawCurves(pen, drawn.frame, drawn.bands, values, count, (i) => i / fps, preset.view, alpha);
+		};
 		const pen = penOf(paper);
 		drawPaper(pen, drawn.frame, drawn.bands);
 		drawGain(pen, drawn.frame, drawn.bands, gain);
-		drawCurves(
-			pen,
-			drawn.frame,
-			drawn.bands,
-			drawn.track.values,
-			drawn.track.count,
-			(i) => i / drawn.track.fps,
-			preset.view,
-			0.45
-		);
+		draw(pen, 0.38);
+		const ink = penOf(front);
+		ink.clearRect(0, 0, width, height);
+		draw(ink, 1);
 	});
 
 	function tick() {
 		if (width < 10) return;
 		const now = bench.player.now;
-		const plays = bench.player.plays.filter((play) => play.presetId === preset.id);
-		running = !isBurst && plays.some((play) => play.ageAt(now) > 0);
-		const pen = penOf(front);
-		pen.clearRect(0, 0, width, height);
-		if (running) return drawRunning(now);
-		let latest = -1;
-		for (const play of plays) {
-			const time = now - play.trigger;
-			drawPlayhead(pen, frame, time, play === bench.newest);
-			if (play === bench.newest) latest = time;
+		let newest = -1;
+		let moving = false;
+		for (const play of bench.player.plays) {
+			if (play.presetId !== preset.id) continue;
+			if (!isBurst && play.ageAt(now) > 0) moving = true;
+			if (play === bench.newest) newest = now - play.trigger;
 		}
+		if (moving !== running) running = moving;
+		if (moving) return drawRunning(now);
 		// Inked up to where the newest play is; without one the whole play stands there in full.
-		pen.save();
-		pen.beginPath();
-		pen.rect(0, 0, latest < 0 ? width : xAt(frame, latest), height);
-		pen.clip();
-		drawCurves(pen, frame, bands, track.values, track.count, (i) => i / track.fps, preset.view);
-		pen.restore();
+		const x = newest < 0 ? width : xAt(frame, newest);
+		const clip = newest < 0 ? '' : `inset(0 ${Math.max(0, width - x).toFixed(1)}px 0 0)`;
+		if (front.style.clipPath !== clip) front.style.clipPath = clip;
+		const place = newest < 0 || x > width - MARGIN.right ? 'none' : `translateX(${x.toFixed(1)}px)`;
+		if (head.style.transform !== place) {
+			head.style.transform = place;
+			head.style.visibility = place === 'none' ? 'hidden' : 'visible';
+		}
 	}
 
-	/** The moving paper: what the camera really did in the last seconds. */
+	let drawnAt = 0;
+	/** The moving paper: what the camera really did in the last seconds. Painted at most thirty times a second. */
 	function drawRunning(now: number) {
+		if (Math.abs(now - drawnAt) < 0.03 * bench.speed) return;
+		drawnAt = now;
 		const span = frame.to;
 		const moving: StripFrame = { width, height, from: now - span * 0.92, to: now + span * 0.08 };
 		const { values, times, count } = bench.recorder.since(moving.from);
-		const used = channelsOf(preset.view).filter((c) => channels.includes(c));
 		const seen = reachOf({ fps: 1, count, values: values.subarray(0, count * 7) });
 		seen.forEach((size, i) => (seen[i] = Math.max(size, reach[i]!)));
-		const own = layBands(used, seen, preset.view, height);
+		const own = layBands(channels, seen, preset.view, height);
 		const pen = penOf(paper);
 		drawPaper(pen, moving, own);
 		drawCurves(pen, moving, own, values, count, (i) => times[i]!, preset.view);
-		drawPlayhead(pen, moving, now, true);
+		const x = xAt(moving, now);
+		head.style.transform = `translateX(${x.toFixed(1)}px)`;
+		head.style.visibility = 'visible';
 	}
 
 	onMount(() => bench.onFrame(tick));
@@ -241,7 +245,8 @@
 	aria-label="Strip: the motion over time"
 >
 	<canvas bind:this={paper} aria-hidden="true"></canvas>
-	<canvas bind:this={front} aria-hidden="true"></canvas>
+	<canvas bind:this={front} class:running aria-hidden="true"></canvas>
+	<i class="head" bind:this={head} aria-hidden="true"></i>
 	{#if width > 0 && !running}
 		{#if length.letGoAt !== undefined}
 			<span class="mark" style:left="{xAt(frame, length.letGoAt)}px"><em>let go</em></span>
@@ -291,6 +296,19 @@
 		inset: 0;
 		width: 100%;
 		height: 100%;
+	}
+	canvas.running {
+		visibility: hidden;
+	}
+	.head {
+		position: absolute;
+		left: -1px;
+		top: 11px;
+		bottom: 25px;
+		width: 2px;
+		background: var(--ink);
+		visibility: hidden;
+		pointer-events: none;
 	}
 	.handle {
 		position: absolute;

@@ -1,0 +1,27 @@
+/** ./dinesis pictures: takes the README's pictures anew, from the demo data. */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import setup from '../e2e/server';
+import { CHROMIUM_ARGS } from '../playwright.config';
+import { ROOT } from './lib/paths';
+import { say } from './lib/say';
+import { SHOTS } from './lib/shots';
+
+const stop = await setup();
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS });
+const folder = join(ROOT, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+try {
+	for (const shot of SHOTS) {
+		const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+		await page.goto(`${process.env.DINESIS_ADDRESS}/lamp-at-morrowskerry/${shot.path}`);
+		await shot.act(page);
+		await page.screenshot({ path: join(folder, `${shot.name}.png`) });
+		await page.close();
+		say(`docs/screenshots/${shot.name}.png`);
+	}
+} finally {
+	await browser.close();
+	await stop();
+}
