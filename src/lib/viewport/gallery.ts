@@ -130,7 +130,7 @@ function sea(): { mesh: THREE.Mesh; uniforms: { time: THREE.IUniform<number>; be
 				vec3 body = vec3(0.045, 0.17, 0.20);
 				vec3 c = mix(deep, body, clamp(n.z * 0.9 + 0.45, 0.0, 1.0));
 				float glow = pow(max(0.0, dot(normalize(vec2(w.x, w.z)), normalize(vec2(-0.42, -1.0)))), 6.0);
-				c = mix(c, mix(vec3(0.22, 0.31, 0.36), vec3(0.62, 0.40, 0.25), glow), fresnel * 0.62);
+				c = mix(c, mix(vec3(0.22, 0.31, 0.36), vec3(0.62, 0.40, 0.25), glow), fresnel * 0.5);
 				float crest = smoothstep(0.75, 1.1, w.y + 9.0) * smoothstep(0.2, 0.6, sin(w.x * 1.7 + w.z * 0.9));
 				c += vec3(0.13, 0.15, 0.15) * crest * (1.0 - smoothstep(40.0, 130.0, away));
 				float path = exp(-pow((w.x - 32.0 * (-w.z / 176.0)) / (2.0 + away * 0.028), 2.0));

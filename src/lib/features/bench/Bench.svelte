@@ -160,7 +160,7 @@
 	@media (max-width: 1180px) {
 		main {
 			grid-template-columns: minmax(0, 1fr) 440px;
-			grid-template-rows: minmax(0, 1fr) 138px 74px;
+			grid-template-rows: minmax(0, 1fr) 128px 70px;
 			gap: 8px;
 			padding: 8px 10px;
 		}

@@ -270,4 +270,12 @@
 	select:hover {
 		background: var(--lamp-wash);
 	}
+	@media (max-height: 760px) {
+		tbody tr {
+			height: 23px;
+		}
+		tbody th button {
+			padding-block: 0;
+		}
+	}
 </style>

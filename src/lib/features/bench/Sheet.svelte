@@ -375,4 +375,10 @@
 	.none {
 		color: var(--ink-2);
 	}
+	@media (max-height: 760px) {
+		section {
+			gap: 5px;
+			padding-block: 8px 6px;
+		}
+	}
 </style>

@@ -348,7 +348,7 @@
 		font-weight: 600;
 		color: var(--lamp-text);
 		white-space: nowrap;
-		background: rgb(250 247 239 / 78%);
+		background: rgb(250 247 239 / 60%);
 		border-radius: 3px;
 		padding: 0 3px;
 	}
