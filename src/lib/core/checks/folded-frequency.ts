@@ -10,7 +10,7 @@ export function seenFrequency(frequency: number, rate: number): number {
 /** A frequency above half the picture rate is not seen as set. */
 export const foldedFrequency: PresetCheck = (preset, { pictureRate }) =>
 	preset.layers.flatMap((layer, i) =>
-		layer.mute
+		layer.mute || layer.pattern.kind === 'keys'
 			? []
 			: CHANNELS.flatMap((channel) => {
 					const settings = layer.channels[channel];

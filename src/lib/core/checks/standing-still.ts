@@ -4,7 +4,7 @@ import type { PresetCheck } from './types';
 /** A pattern at 0 Hz holds one value: the camera is pushed aside and stays there. */
 export const standingStill: PresetCheck = (preset) =>
 	preset.layers.flatMap((layer, i) =>
-		layer.mute
+		layer.mute || layer.pattern.kind === 'keys'
 			? []
 			: CHANNELS.filter((channel) => {
 					const c = layer.channels[channel];

@@ -1,5 +1,6 @@
 /** What a shake preset looks like in a kit: every field with its range, its default and its meaning. */
 import { EASE_NAMES, overshoots, type Ease } from '../math/ease';
+import { JUMPS_BETWEEN, JUMPS_WITHIN } from '../patterns/jumps';
 import { WAVE_SHAPES } from '../patterns/wave';
 import { CHANNELS } from '../units/channels';
 import { OVERLAP_RULES } from './types';
@@ -74,10 +75,11 @@ export const quietEase: Shape = {
 const seconds = (what: string, least = 0): Shape => number(`${what}, in seconds`, least, LIMITS.seconds);
 const multiplier = (what: string): Shape => number(what, 0, LIMITS.multiplier);
 
-export const curvePoints: Shape = {
+/** A list of points whose `at` rises. */
+const rising = (items: Shape): Shape => ({
 	check(value, report) {
 		const before = report.problems.length;
-		points.check(value, report);
+		items.check(value, report);
 		if (report.problems.length > before) return;
 		const list = value as { at: number }[];
 		for (let i = 1; i < list.length; i++)
@@ -87,16 +89,19 @@ export const curvePoints: Shape = {
 				report.leave();
 			}
 	},
-	schema: () => points.schema()
-};
-const points = list(
-	object({
-		at: required(number('place from start to end', 0, 1)),
-		value: required(number('strength', 0, 10)),
-		in: optional(number('slope on arrival', -1000, 1000)),
-		out: optional(number('slope on leaving', -1000, 1000))
-	}),
-	{ least: 1, most: 64 }
+	schema: () => items.schema()
+});
+
+const curvePoints = rising(
+	list(
+		object({
+			at: required(number('place from start to end', 0, 1)),
+			value: required(number('strength', 0, 10)),
+			in: optional(number('slope on arrival', -1000, 1000)),
+			out: optional(number('slope on leaving', -1000, 1000))
+		}),
+		{ least: 1, most: 64 }
+	)
 );
 
 const life: Shape = either('null, { "decayHalfLife": seconds } or { "points": [ … ] }', [
@@ -141,6 +146,21 @@ const patterns: Readonly<Record<string, Shape>> = {
 	wave: object({
 		kind: required(oneOf('the pattern', ['wave'])),
 		shape: withDefault(oneOf('the shape of one cycle', WAVE_SHAPES), 'sine')
+	}),
+	jumps: object({
+		kind: required(oneOf('the pattern', ['jumps'])),
+		within: withDefault(oneOf('where targets lie', JUMPS_WITHIN), 'box'),
+		between: withDefault(oneOf('how it gets from one target to the next', JUMPS_BETWEEN), 'hold'),
+		ease: withDefault(ease, 'smooth')
+	}),
+	keys: object({
+		kind: required(oneOf('the pattern', ['keys'])),
+		cycle: withDefault(seconds('length of the cycle', 0.01), 1),
+		loop: withDefault(boolean('played again and again'), true)
+	}),
+	kick: object({
+		kind: required(oneOf('the pattern', ['kick'])),
+		damping: withDefault(number('damping ratio', 0.001, 0.999), 0.3)
 	})
 };
 
@@ -162,12 +182,21 @@ const start: Shape = either('"zero", "random" or a number of cycles', [
 	{ when: (v) => typeof v === 'number', shape: number('phase in cycles', -1000, 1000) }
 ]);
 
+const key = object({
+	at: required(number('place within the cycle', 0, 1)),
+	value: required(number('part of the amplitude', -1, 1)),
+	ease: optional(ease),
+	in: optional(number('slope on arrival', -1000, 1000)),
+	out: optional(number('slope on leaving', -1000, 1000))
+});
+
 const channel = object({
 	amplitude: required(
 		number('farthest excursion: m or px, degrees, degrees or %', -LIMITS.amplitude, LIMITS.amplitude)
 	),
 	frequency: withDefault(number('cycles a second', 0, LIMITS.frequency), 1),
-	start: withDefault(start, 'random')
+	start: withDefault(start, 'random'),
+	keys: optional(rising(list(key, { most: 64 })))
 });
 
 const layer = object({

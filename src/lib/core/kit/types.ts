@@ -1,6 +1,9 @@
 /** The kit's objects as they are in memory: every optional field filled in, unknown fields carried along untouched. */
 import type { CurvePoint } from '../math/curve';
 import type { Ease } from '../math/ease';
+import type { JumpsPattern } from '../patterns/jumps';
+import type { Key, KeysPattern } from '../patterns/keys';
+import type { KickPattern } from '../patterns/kick';
 import type { NoisePattern } from '../patterns/noise';
 import type { WavePattern } from '../patterns/wave';
 import type { Channel, View } from '../units/channels';
@@ -9,7 +12,7 @@ import type { Cycles, Hertz, Metres, Seconds } from '../units/quantities';
 export const KIT_FORMAT = 'dinesis-kit';
 export const KIT_VERSION = 1;
 
-export type Pattern = NoisePattern | WavePattern;
+export type Pattern = NoisePattern | WavePattern | JumpsPattern | KeysPattern | KickPattern;
 export type PatternKind = Pattern['kind'];
 
 /** Where a channel's pattern begins: at its zero, anywhere (another place in every play), or at a set phase. */
@@ -20,6 +23,8 @@ export interface ChannelSettings {
 	readonly amplitude: number;
 	readonly frequency: Hertz;
 	readonly start: Start;
+	/** Poses within the cycle, for the pattern `keys`. */
+	readonly keys?: readonly Key[];
 }
 
 export interface Layer {

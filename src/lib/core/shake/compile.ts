@@ -1,8 +1,11 @@
 /** Turns a preset into the flat arrays that a play runs on. Allocates; done once per change, never per frame. */
+import { compileJumps, type CompiledJumps } from '../patterns/jumps';
+import { compileKeys, type CompiledKeys } from '../patterns/keys';
+import { compileKick, type CompiledKick } from '../patterns/kick';
 import { compileNoise, type CompiledNoise } from '../patterns/noise';
 import type { WaveShape } from '../patterns/wave';
 import { hashText } from '../random/hash';
-import { CHANNELS, channelsOf } from '../units/channels';
+import { CHANNELS, channelsOf, type Channel } from '../units/channels';
 import type { Cycles, Seconds } from '../units/quantities';
 import type { Layer, PatternKind, ShakePreset } from '../kit/types';
 import { compileGain, type GainShape } from './gain';
@@ -20,12 +23,14 @@ export interface CompiledLayer {
 	readonly frequencies: Float64Array;
 	/** Where the pattern begins, in cycles; NaN for `random`. */
 	readonly starts: Float64Array;
-	/** Rate of the preset × the layer's: what a pattern that reads time instead of phase runs at. */
-	readonly rate: number;
 	/** How many seeds each channel needs. */
 	readonly seedsPerChannel: number;
 	readonly noise: CompiledNoise | null;
 	readonly wave: WaveShape;
+	readonly jumps: CompiledJumps | null;
+	readonly kick: CompiledKick | null;
+	/** One curve for each active channel. */
+	readonly keys: readonly CompiledKeys[] | null;
 }
 
 export interface CompiledShake {
@@ -41,6 +46,20 @@ export const channelHash = (channel: number): number => CHANNEL_HASHES[channel]!
 const startOf = (start: 'zero' | 'random' | Cycles): number =>
 	start === 'zero' ? 0 : start === 'random' ? NaN : start;
 
+/** A kick begins at 0 always, and so do keys that are played once. */
+const beginsAtZero = (pattern: Layer['pattern']): boolean =>
+	pattern.kind === 'kick' || (pattern.kind === 'keys' && !pattern.loop);
+
+/** Cycles a second of a channel: its own; the cycle's for keys; one clock for the position of jumps in a disc or ball. */
+function frequencyOf(layer: Layer, name: Channel, own: number): number {
+	const { pattern, channels } = layer;
+	if (pattern.kind === 'keys') return 1 / pattern.cycle;
+	if (pattern.kind !== 'jumps' || pattern.within === 'box') return own;
+	const shared: readonly Channel[] = pattern.within === 'disc' ? ['x', 'y'] : ['x', 'y', 'z'];
+	const clock = shared.map((c) => channels[c]).find((c) => c !== undefined);
+	return shared.includes(name) && clock ? clock.frequency : own;
+}
+
 function compileLayer(preset: ShakePreset, layer: Layer): CompiledLayer {
 	const active = channelsOf(preset.view).filter((name) => layer.channels[name] !== undefined);
 	const settings = active.map((name) => layer.channels[name]!);
@@ -53,12 +72,14 @@ function compileLayer(preset: ShakePreset, layer: Layer): CompiledLayer {
 		delay: layer.delay,
 		channels: Uint8Array.from(active, (name) => CHANNELS.indexOf(name)),
 		scales: Float64Array.from(settings, (c) => c.amplitude * preset.amount * layer.amount),
-		frequencies: Float64Array.from(settings, (c) => c.frequency * rate),
-		starts: Float64Array.from(settings, (c) => startOf(c.start)),
-		rate,
+		frequencies: Float64Array.from(active, (name, j) => frequencyOf(layer, name, settings[j]!.frequency) * rate),
+		starts: Float64Array.from(settings, (c) => (beginsAtZero(pattern) ? 0 : startOf(c.start))),
 		seedsPerChannel: pattern.kind === 'noise' ? pattern.octaves : 1,
 		noise: pattern.kind === 'noise' ? compileNoise(pattern) : null,
-		wave: pattern.kind === 'wave' ? pattern.shape : 'sine'
+		wave: pattern.kind === 'wave' ? pattern.shape : 'sine',
+		jumps: pattern.kind === 'jumps' ? compileJumps(pattern) : null,
+		kick: pattern.kind === 'kick' ? compileKick(pattern) : null,
+		keys: pattern.kind === 'keys' ? settings.map((c) => compileKeys(c.keys ?? [], pattern.loop)) : null
 	};
 }
 

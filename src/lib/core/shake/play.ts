@@ -1,4 +1,7 @@
 /** One running instance of a shake preset. */
+import { addJumps, createJumpsRun, type JumpsRun } from '../patterns/jumps';
+import { addKeys } from '../patterns/keys';
+import { addKick } from '../patterns/kick';
 import { addNoise, createNoiseRun, type NoiseRun } from '../patterns/noise';
 import { ELAPSED, LEVEL, type Voice } from '../patterns/voice';
 import { addWave } from '../patterns/wave';
@@ -27,6 +30,7 @@ interface LayerRun {
 	/** The layer's own age at which `phases` held. */
 	since: Seconds;
 	noise: NoiseRun;
+	jumps: JumpsRun | null;
 	/** The layer's gain when the play was stopped: the stop never rises above it. */
 	heldGain: number;
 }
@@ -38,6 +42,7 @@ export interface Scratch {
 	readonly slots: Float64Array;
 	/** The frame's time, and the factor that the play is multiplied by: in an array, so that the call boxes no number. */
 	readonly frame: Float64Array;
+	readonly spare: Float64Array;
 }
 
 export const NOW = 0;
@@ -48,8 +53,12 @@ const NONE = new Float64Array(0);
 export const createScratch = (): Scratch => ({
 	voice: { channels: new Uint8Array(0), scales: NONE, frequencies: NONE, phases: NONE, now: new Float64Array(2) },
 	slots: createGainSlots(),
-	frame: new Float64Array(2)
+	frame: new Float64Array(2),
+	spare: new Float64Array(1)
 });
+
+/** Stands for the channels that jump together. */
+const SHARED_TARGET = 0x2545f491;
 
 function startLayer(layer: CompiledLayer, playSeed: number): LayerRun {
 	const count = layer.channels.length;
@@ -58,17 +67,24 @@ function startLayer(layer: CompiledLayer, playSeed: number): LayerRun {
 	const shifts = new Float64Array(count * per);
 	const phases = new Float64Array(count);
 	const layerSeed = combine(playSeed, layer.hash);
+	const fromCentre = new Uint8Array(count);
+	const { channels, starts } = layer;
+	// Channels whose jumps share a target share its seed and its beginning.
+	const sharing = (j: number): boolean => layer.jumps !== null && channels[j]! < layer.jumps.shared;
 	for (let j = 0; j < count; j++) {
-		const seed = combine(layerSeed, channelHash(layer.channels[j]!));
-		const random = Number.isNaN(layer.starts[j]!);
+		const seed = combine(layerSeed, sharing(j) ? SHARED_TARGET : channelHash(channels[j]!));
+		const start = sharing(j) ? starts[0]! : starts[j]!;
+		const random = Number.isNaN(start);
 		for (let k = 0; k < per; k++) {
 			seeds[j * per + k] = combine(seed, k);
 			// Each octave begins at a place of its own, so that octaves share no zeros.
 			shifts[j * per + k] = random && layer.kind === 'noise' ? unit(mix(seeds[j * per + k]! ^ 0x5bd1e995)) : 0;
 		}
-		phases[j] = !random ? layer.starts[j]! : layer.kind === 'noise' ? 0 : unit(mix(seed ^ 0x5bd1e995));
+		phases[j] = !random ? start : layer.kind === 'noise' ? 0 : unit(mix(seed ^ 0x5bd1e995));
+		fromCentre[j] = start === 0 ? 1 : 0;
 	}
-	return { layer, phases, since: 0, noise: createNoiseRun(seeds, shifts), heldGain: Infinity };
+	const jumps = layer.jumps ? createJumpsRun(seeds, fromCentre) : null;
+	return { layer, phases, since: 0, noise: createNoiseRun(seeds, shifts), jumps, heldGain: Infinity };
 }
 
 export class Play {
@@ -207,6 +223,9 @@ export class Play {
 			voice.now[LEVEL] = level * factor;
 			voice.now[ELAPSED] = layerAge - run.since;
 			if (layer.noise) addNoise(layer.noise, run.noise, voice, out);
+			else if (layer.jumps) addJumps(layer.jumps, run.jumps!, voice, out);
+			else if (layer.kick) addKick(layer.kick, voice, out);
+			else if (layer.keys) addKeys(layer.keys, scratch.spare, voice, out);
 			else addWave(layer.wave, voice, out);
 		}
 		this.level = loudest;

@@ -11,15 +11,19 @@
 		type View
 	} from '$lib/core';
 	import InkSample from '$lib/plots/InkSample.svelte';
+	import { FRESH_KEYS } from './pattern-drawing';
 	import { inkOf } from '$lib/plots/inks';
 	import NumberField from '$lib/ui/NumberField.svelte';
 
 	interface Props {
 		view: View;
 		layer: Layer;
+		/** The channel whose poses are edited, for keys. */
+		keyed: Channel | null;
+		onkeys: (channel: Channel) => void;
 		onchange: (label: string, recipe: (layer: Layer) => Layer, mark: string, done: boolean) => void;
 	}
-	let { view, layer, onchange }: Props = $props();
+	let { view, layer, keyed, onkeys, onchange }: Props = $props();
 	/** Linked amplitudes keep their proportions: one turned turns all. */
 	let linked = $state(false);
 
@@ -28,10 +32,19 @@
 	const fresh = (channel: Channel): ChannelSettings => ({
 		amplitude: view === 'flat' && (channel === 'x' || channel === 'y') ? 8 : begin[channel],
 		frequency: Object.values(layer.channels)[0]?.frequency ?? 5,
-		start: 'random'
+		start: layer.pattern.kind === 'keys' ? 'zero' : 'random',
+		...(layer.pattern.kind === 'keys' ? { keys: FRESH_KEYS } : {})
 	});
 	const step = (channel: Channel): number =>
 		view === 'space' && (channel === 'x' || channel === 'y' || channel === 'z') ? 0.0005 : 0.01;
+
+	/** The channel whose clock this one's jumps go by; null when it has its own. */
+	function follows(channel: Channel): Channel | null {
+		if (layer.pattern.kind !== 'jumps' || layer.pattern.within === 'box') return null;
+		const shared: readonly Channel[] = layer.pattern.within === 'disc' ? ['x', 'y'] : ['x', 'y', 'z'];
+		const clock = shared.find((c) => layer.channels[c]);
+		return shared.includes(channel) && clock && clock !== channel ? clock : null;
+	}
 
 	function set(channel: Channel, label: string, part: Partial<ChannelSettings>, done: boolean) {
 		onchange(
@@ -134,39 +147,54 @@
 							onchange={(v, done) => setAmplitude(channel, v, done)}
 						/></td
 					>
-					<td
-						><NumberField
-							look="cell"
-							label="Frequency of {ink.label}"
-							unit="Hz"
-							value={c.frequency}
-							min={0}
-							max={LIMITS.frequency}
-							step={0.02}
-							reset={5}
-							onchange={(v, done) => set(channel, 'Frequency', { frequency: v }, done)}
-						/></td
-					>
-					<td class="begins">
-						<select
-							aria-label="Where {ink.label} begins"
-							value={valueOf(c.start)}
-							onchange={(e) =>
-								set(
-									channel,
-									'Beginning',
-									{
-										start: begins.find((b) => b.value === e.currentTarget.value)?.start ?? Number(e.currentTarget.value)
-									},
-									true
-								)}
+					{#if layer.pattern.kind === 'keys'}
+						<td class="word">
+							<button class="poses" aria-pressed={keyed === channel} onclick={() => onkeys(channel)}>poses</button>
+						</td>
+					{:else if follows(channel)}
+						<td class="word" title="Position jumps together, on the clock of {inkOf(follows(channel)!, view).label}"
+							>with {inkOf(follows(channel)!, view).label}</td
 						>
-							{#each begins as b (b.value)}<option value={b.value}>{b.label}</option>{/each}
-							{#if !begins.some((b) => b.value === valueOf(c.start))}<option value={valueOf(c.start)}
-									>at {c.start} turn</option
-								>{/if}
-						</select>
-					</td>
+					{:else}
+						<td
+							><NumberField
+								look="cell"
+								label="Frequency of {ink.label}"
+								unit="Hz"
+								value={c.frequency}
+								min={0}
+								max={LIMITS.frequency}
+								step={0.02}
+								reset={5}
+								onchange={(v, done) => set(channel, 'Frequency', { frequency: v }, done)}
+							/></td
+						>
+					{/if}
+					{#if layer.pattern.kind === 'kick' || (layer.pattern.kind === 'keys' && !layer.pattern.loop)}
+						<td class="word">at zero</td>
+					{:else}
+						<td class="begins">
+							<select
+								aria-label="Where {ink.label} begins"
+								value={valueOf(c.start)}
+								onchange={(e) =>
+									set(
+										channel,
+										'Beginning',
+										{
+											start:
+												begins.find((b) => b.value === e.currentTarget.value)?.start ?? Number(e.currentTarget.value)
+										},
+										true
+									)}
+							>
+								{#each begins as b (b.value)}<option value={b.value}>{b.label}</option>{/each}
+								{#if !begins.some((b) => b.value === valueOf(c.start))}<option value={valueOf(c.start)}
+										>at {c.start} turn</option
+									>{/if}
+							</select>
+						</td>
+					{/if}
 				{:else}
 					<td class="none">–</td><td></td><td></td>
 				{/if}
@@ -251,6 +279,24 @@
 	}
 	.off td {
 		background: none;
+	}
+	.word {
+		text-align: right;
+		padding-right: 8px;
+		font-size: 12.5px;
+		color: var(--ink-2);
+	}
+	.poses {
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--sheet);
+		padding: 0 8px;
+		cursor: pointer;
+	}
+	.poses[aria-pressed='true'] {
+		border-color: var(--lamp);
+		background: var(--lamp-wash);
+		color: var(--ink);
 	}
 	.none {
 		text-align: right;

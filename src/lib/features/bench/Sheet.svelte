@@ -1,11 +1,21 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
-	import { checkPreset, freeId, LIMITS, newLayer, type Layer, type ShakePreset } from '$lib/core';
+	import {
+		channelsOf,
+		checkPreset,
+		freeId,
+		LIMITS,
+		newLayer,
+		type Channel,
+		type Layer,
+		type ShakePreset
+	} from '$lib/core';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { BenchState } from './bench.svelte';
 	import ChannelGrid from './ChannelGrid.svelte';
 	import Figures from './Figures.svelte';
+	import KeysEditor from './KeysEditor.svelte';
 	import PatternPicker from './PatternPicker.svelte';
 
 	interface Props {
@@ -17,6 +27,13 @@
 
 	let chosen = $state('');
 	const layer = $derived(preset.layers.find((l) => l.id === chosen) ?? preset.layers[0]);
+	/** The channel whose poses are edited. */
+	let keysOf = $state<Channel | null>(null);
+	const keyed = $derived(
+		layer && keysOf && layer.channels[keysOf]
+			? keysOf
+			: (channelsOf(preset.view).find((c) => layer?.channels[c]) ?? null)
+	);
 	const isBurst = $derived(preset.timing.mode === 'burst');
 	const finding = $derived(checkPreset(preset)[0]);
 
@@ -175,8 +192,24 @@
 
 	{#if layer}
 		<PatternPicker {layer} onchange={changeLayer} />
+		{#if layer.pattern.kind === 'keys' && keyed}
+			{@const channel = keyed}
+			<KeysEditor
+				{channel}
+				view={preset.view}
+				keys={layer.channels[channel]?.keys ?? []}
+				loop={layer.pattern.loop}
+				onchange={(keys, label, done) =>
+					changeLayer(
+						label,
+						(l) => ({ ...l, channels: { ...l.channels, [channel]: { ...l.channels[channel]!, keys } } }),
+						`keys ${channel}`,
+						done
+					)}
+			/>
+		{/if}
 		<div class="scroll">
-			<ChannelGrid view={preset.view} {layer} onchange={changeLayer} />
+			<ChannelGrid view={preset.view} {layer} {keyed} onkeys={(c) => (keysOf = c)} onchange={changeLayer} />
 		</div>
 		<div class="line">
 			<button

@@ -1,14 +1,58 @@
-import { newPreset, sampleShake, type Pattern } from '$lib/core';
+import {
+	newPreset,
+	sampleShake,
+	type ChannelSettings,
+	type Key,
+	type Layer,
+	type Pattern,
+	type PatternKind
+} from '$lib/core';
 
-/** An SVG path of two and a half cycles of a pattern in a box of 100 × 26, drawn from the real motion. */
-export function patternPath(pattern: Pattern): string {
+/** A pattern as it begins when it is chosen. */
+export function freshPattern(kind: PatternKind): Pattern {
+	switch (kind) {
+		case 'noise':
+			return { kind, octaves: 1, lacunarity: 2, persistence: 0.5 };
+		case 'wave':
+			return { kind, shape: 'sine' };
+		case 'jumps':
+			return { kind, within: 'box', between: 'hold', ease: 'smooth' };
+		case 'keys':
+			return { kind, cycle: 1, loop: true };
+		case 'kick':
+			return { kind, damping: 0.3 };
+	}
+}
+
+/** Poses to begin with: out, through the middle, a little the other way. */
+export const FRESH_KEYS: readonly Key[] = [
+	{ at: 0, value: 0 },
+	{ at: 0.25, value: 1 },
+	{ at: 0.6, value: -0.5 }
+];
+
+/** The layer with another pattern; keys that it lacks are put in, so that it moves at once. */
+export function withPattern(layer: Layer, pattern: Pattern): Layer {
+	if (pattern.kind !== 'keys') return { ...layer, pattern };
+	const keyed = (c: ChannelSettings): ChannelSettings => (c.keys ? c : { ...c, keys: FRESH_KEYS, start: 'zero' });
+	const channels = Object.fromEntries(Object.entries(layer.channels).map(([name, c]) => [name, keyed(c)]));
+	return { ...layer, pattern, channels };
+}
+
+/** An SVG path of a pattern in a box of 100 × 26, drawn from the real motion: two and a half cycles, or one of keys. */
+export function patternPath(pattern: Pattern, layer?: Layer): string {
 	const base = newPreset('drawing', 'drawing');
 	const fade = { time: 0, ease: 'linear' } as const;
+	const keys = Object.values(layer?.channels ?? {}).find((c) => c.keys)?.keys ?? FRESH_KEYS;
+	const drawn: Pattern = pattern.kind === 'keys' ? { ...pattern, cycle: 1 } : pattern;
+	const frequency = pattern.kind === 'jumps' ? 6 : pattern.kind === 'kick' ? 3 : 2.5;
 	const track = sampleShake(
 		{
 			...base,
 			timing: { ...base.timing, mode: 'continuous', fadeIn: fade, fadeOut: fade },
-			layers: [{ ...base.layers[0]!, pattern, channels: { x: { amplitude: 1, frequency: 2.5, start: 'zero' } } }]
+			layers: [
+				{ ...base.layers[0]!, pattern: drawn, channels: { x: { amplitude: 1, frequency, start: 'zero', keys } } }
+			]
 		},
 		{ seconds: 1, fps: 100, playSeed: 12 }
 	);
