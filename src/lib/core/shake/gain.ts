@@ -50,7 +50,7 @@ export function compileGain(timing: Timing, length: Seconds = timing.duration): 
 
 /**
  * Where gains are worked out: numbers go in and come out through these slots, so that a frame boxes none.
- * `AGE` and `LAYER_AGE` go in; `SHARED`, `FADE_IN` and `LEFT` come out.
+ * `AGE`, `LIFE_AGE`, `EXTRA` and `LAYER_AGE` go in; `SHARED`, `FADE_IN` and `LEFT` come out.
  */
 export const AGE = 0;
 export const LAYER_AGE = 1;
@@ -58,33 +58,39 @@ export const SHARED = 2;
 export const FADE_IN = 3;
 export const LEFT = 4;
 export const STOPPED_AT = 5;
-export const createGainSlots = (): Float64Array => new Float64Array(6);
+/** The age that life and growth are read at: an extended play holds them. */
+export const LIFE_AGE = 6;
+/** Seconds by which a burst was extended. */
+export const EXTRA = 7;
+export const createGainSlots = (): Float64Array => new Float64Array(8);
 
 /** SHARED: everything in the gain at AGE but the fade in; what all layers of a play have in common. */
 export function workOutShared(shape: GainShape, slots: Float64Array): void {
 	const age = slots[AGE]!;
-	if (age < 0 || age >= shape.duration) {
+	const end = shape.duration + slots[EXTRA]!;
+	if (age < 0 || age >= end) {
 		slots[SHARED] = 0;
 		return;
 	}
 	let gain = 1;
 	if (shape.burst && shape.fadeOut > 0) {
-		slots[SHARED] = (age - (shape.duration - shape.fadeOut)) / shape.fadeOut;
+		slots[SHARED] = (age - (end - shape.fadeOut)) / shape.fadeOut;
 		easeInPlace(shape.easeOut, slots, SHARED);
 		gain -= slots[SHARED];
 	}
+	const life = slots[LIFE_AGE]!;
 	if (shape.halfLife > 0) {
-		slots[SHARED] = -age / shape.halfLife;
+		slots[SHARED] = -life / shape.halfLife;
 		exp2InPlace(slots, SHARED);
 		gain *= slots[SHARED]!;
 	}
 	if (shape.curve) {
-		const level = runCurve(shape.curve, age / shape.duration);
+		const level = runCurve(shape.curve, life / shape.duration);
 		gain *= level > 0 ? level : 0;
 	}
 	if (shape.growth) {
 		const { from, to, over } = shape.growth;
-		gain *= over > 0 && age < over ? from + ((to - from) * age) / over : to;
+		gain *= over > 0 && life < over ? from + ((to - from) * life) / over : to;
 	}
 	slots[SHARED] = gain;
 }
@@ -113,7 +119,7 @@ export function workOutLeft(shape: GainShape, slots: Float64Array): void {
 /** The gain of a play (of its layers without a delay of their own) that nobody stops. For drawings and tests. */
 export function gainAt(shape: GainShape, age: Seconds): number {
 	const slots = createGainSlots();
-	slots[AGE] = slots[LAYER_AGE] = age;
+	slots[AGE] = slots[LIFE_AGE] = slots[LAYER_AGE] = age;
 	workOutShared(shape, slots);
 	workOutFadeIn(shape, slots);
 	return slots[SHARED]! * slots[FADE_IN]!;
@@ -129,8 +135,9 @@ export function stopGain(shape: GainShape, age: Seconds, stoppedAt: Seconds): nu
 }
 
 /** The age at which a play is over: its duration, or the end of its stop's fade if that comes first. */
-export function endOf(shape: GainShape, stoppedAt: Seconds | null): Seconds {
-	if (stoppedAt === null) return shape.duration;
+export function endOf(shape: GainShape, stoppedAt: Seconds | null, extra: Seconds = 0): Seconds {
+	const whole = shape.duration + extra;
+	if (stoppedAt === null) return whole;
 	const stopped = stoppedAt + shape.stopFade;
-	return stopped < shape.duration ? stopped : shape.duration;
+	return stopped < whole ? stopped : whole;
 }

@@ -6,15 +6,18 @@ import { addNoise, createNoiseRun, type NoiseRun } from '../patterns/noise';
 import { ELAPSED, LEVEL, type Voice } from '../patterns/voice';
 import { addWave } from '../patterns/wave';
 import { combine, mix, unit } from '../random/hash';
+import type { Space } from '../kit/types';
 import type { Seconds } from '../units/quantities';
 import { channelHash, type CompiledLayer, type CompiledShake } from './compile';
 import {
 	AGE,
 	createGainSlots,
 	endOf,
+	EXTRA,
 	FADE_IN,
 	LAYER_AGE,
 	LEFT,
+	LIFE_AGE,
 	SHARED,
 	STOPPED_AT,
 	workOutFadeIn,
@@ -33,6 +36,10 @@ interface LayerRun {
 	jumps: JumpsRun | null;
 	/** The layer's gain when the play was stopped: the stop never rises above it. */
 	heldGain: number;
+	/** The gain that the fade in begins from: above 0 after a restart or an extension. */
+	riseFrom: number;
+	/** How much later than the play the layer begins; 0 once a restart found it running. */
+	delay: number;
 }
 
 /** Buffers for one frame, shared by all plays of a player. */
@@ -84,13 +91,33 @@ function startLayer(layer: CompiledLayer, playSeed: number): LayerRun {
 		fromCentre[j] = start === 0 ? 1 : 0;
 	}
 	const jumps = layer.jumps ? createJumpsRun(seeds, fromCentre) : null;
-	return { layer, phases, since: 0, noise: createNoiseRun(seeds, shifts), jumps, heldGain: Infinity };
+	return {
+		layer,
+		phases,
+		since: 0,
+		noise: createNoiseRun(seeds, shifts),
+		jumps,
+		heldGain: Infinity,
+		riseFrom: 0,
+		delay: layer.delay
+	};
 }
 
 export class Play {
 	private runs: LayerRun[];
 	/** The age at which it was stopped; null while nobody has. */
 	private stopped: Seconds | null = null;
+	private cutAt: Seconds = 0;
+	/** The age at which the present fade in began: above 0 after an extension. */
+	private roseAt: Seconds = 0;
+	private extra: Seconds = 0;
+	/** While an extended play waits, life and growth stay where they were. */
+	private heldLife: Seconds = 0;
+	private holdsUntil: Seconds = 0;
+	private begun: Seconds;
+	private due: 'restart' | 'extend' | null = null;
+	private dueAt: Seconds = 0;
+	private axes: Float64Array | null = null;
 	/** The gain of its loudest layer in the last frame, for display and for choosing whom to replace. */
 	level = 0;
 
@@ -99,7 +126,7 @@ export class Play {
 		readonly id: number,
 		private shake: CompiledShake,
 		/** The player's time at the trigger. */
-		readonly trigger: Seconds,
+		trigger: Seconds,
 		/** From the trigger to the start: the preset's delay and the way the motion has to travel. */
 		readonly delay: Seconds,
 		readonly strength: number,
@@ -107,7 +134,35 @@ export class Play {
 		/** The length it was fired with instead of its preset's. */
 		readonly length: Seconds | undefined
 	) {
+		this.begun = trigger;
 		this.runs = shake.layers.map((layer) => startLayer(layer, seed));
+	}
+
+	/** The player's time at the trigger, or at the last restart. */
+	get trigger(): Seconds {
+		return this.begun;
+	}
+
+	get priority(): number {
+		return this.shake.preset.priority;
+	}
+
+	/** What lower priorities are multiplied by while this plays; 1: they are left alone. */
+	get duck(): number {
+		return this.shake.preset.duck;
+	}
+
+	get space(): Space {
+		return this.shake.preset.space;
+	}
+
+	/** Axes of the source's frame at the trigger, as the columns of a 3 × 3 matrix in the world; null: the world's own. */
+	get sourceAxes(): Float64Array | null {
+		return this.axes;
+	}
+
+	set sourceAxes(axes: Float64Array | null) {
+		this.axes = axes;
 	}
 
 	get presetId(): string {
@@ -120,36 +175,134 @@ export class Play {
 
 	/** The age at which it is over; Infinity for a continuous play that runs. */
 	get end(): Seconds {
-		return endOf(this.shake.gain, this.stopped);
+		return endOf(this.shake.gain, this.stopped, this.extra);
 	}
 
 	ageAt(now: Seconds): Seconds {
-		return now - this.trigger - this.delay;
+		return now - this.begun - this.delay;
 	}
 
-	/** Over for good: past its end, or stopped before it began. */
+	/** Over for good: past its end (or stopped before it began), and whom it ducked has come back. */
 	isOver(now: Seconds): boolean {
-		return this.ageAt(now) >= this.end;
+		const age = this.ageAt(now);
+		return age >= this.end && this.due === null && (this.duck >= 1 || this.ducksAt(now) === 0);
+	}
+
+	/** When it begins to fade for good, in its own age. */
+	private get fadesAt(): Seconds {
+		if (this.stopped === -Infinity) return this.cutAt;
+		const { duration, fadeOut } = this.shake.gain;
+		const byItself = duration + this.extra - fadeOut;
+		return this.stopped !== null && this.stopped < byItself ? this.stopped : byItself;
+	}
+
+	/** How far it has pushed lower priorities down, 0–1: linear over `duckTime`, back again from where it begins to fade. */
+	ducksAt(now: Seconds): number {
+		const age = this.ageAt(now);
+		if (age < 0) return 0;
+		const time = this.shake.preset.duckTime;
+		const fades = this.fadesAt;
+		if (time <= 0) return age < fades ? 1 : 0;
+		const up = age < time ? age / time : 1;
+		if (age <= fades) return up;
+		const from = fades < time ? (fades > 0 ? fades / time : 0) : 1;
+		const left = from - (age - fades) / time;
+		return left > 0 ? left : 0;
+	}
+
+	/** Puts the gains of all layers at `now` into `riseFrom`: what the next fade in begins from. */
+	private holdGains(now: Seconds): void {
+		const slots = createGainSlots();
+		this.readGains(this.ageAt(now), slots);
+	}
+
+	private readGains(age: Seconds, slots: Float64Array): void {
+		const shape = this.shake.gain;
+		slots[AGE] = age;
+		slots[EXTRA] = this.extra;
+		slots[LIFE_AGE] = age < this.holdsUntil ? this.heldLife : age - this.extra;
+		workOutShared(shape, slots);
+		let left = 1;
+		if (this.stopped !== null) {
+			slots[STOPPED_AT] = this.stopped;
+			workOutLeft(shape, slots);
+			left = slots[LEFT]!;
+		}
+		for (const run of this.runs) {
+			const layerAge = age - run.delay;
+			slots[LAYER_AGE] = layerAge - this.roseAt;
+			workOutFadeIn(shape, slots);
+			const rise = slots[FADE_IN]!;
+			const gain = layerAge < 0 ? 0 : slots[SHARED]! * rise + (1 - rise) * run.riseFrom;
+			run.riseFrom = Math.min(gain, run.heldGain) * left;
+		}
+	}
+
+	/** Starts over or goes on longer once the motion has had its delay: at `at`, in the player's time. */
+	schedule(what: 'restart' | 'extend', at: Seconds): void {
+		this.due = what;
+		this.dueAt = at;
+	}
+
+	/** Does what is due by `now`, as of the moment it was due. */
+	catchUp(now: Seconds): void {
+		if (this.due === null || this.dueAt > now) return;
+		if (this.due === 'restart') this.restart(this.dueAt);
+		else this.extend(this.dueAt);
+		this.due = null;
+	}
+
+	/** Starts over: phases run on, the gain rises from where it is to full over the fade in, the length begins anew. */
+	restart(now: Seconds): void {
+		const age = this.ageAt(now);
+		if (age < 0) {
+			this.begun = now;
+			return;
+		}
+		this.holdGains(now);
+		for (const run of this.runs) {
+			const layerAge = age - run.delay;
+			if (layerAge < 0) continue;
+			for (let j = 0; j < run.phases.length; j++) run.phases[j]! += run.layer.frequencies[j]! * (layerAge - run.since);
+			run.since = 0;
+			run.delay = 0;
+		}
+		this.begun = now - this.delay;
+		this.stopped = null;
+		this.roseAt = this.extra = this.heldLife = this.holdsUntil = 0;
+		for (const run of this.runs) run.heldGain = Infinity;
+	}
+
+	/** Goes on longer by its length: the gain rises from where it is over the fade in, life holds meanwhile. */
+	extend(now: Seconds): void {
+		const age = this.ageAt(now);
+		if (age < 0) return;
+		this.holdGains(now);
+		this.heldLife = age < this.holdsUntil ? this.heldLife : age - this.extra;
+		if (this.shake.gain.burst) this.extra += this.shake.gain.duration;
+		this.holdsUntil = this.heldLife + this.extra;
+		this.roseAt = age;
+		this.stopped = null;
+		for (const run of this.runs) run.heldGain = Infinity;
 	}
 
 	/** Begins the fade out. A second stop changes nothing; a stop during the delay means that it never starts. */
 	stop(now: Seconds): void {
 		if (this.stopped !== null) return;
 		const age = this.ageAt(now);
-		if (age < 0) return this.cut();
-		const slots = createGainSlots();
-		slots[AGE] = age;
-		workOutShared(this.shake.gain, slots);
-		for (const run of this.runs) {
-			slots[LAYER_AGE] = age - run.layer.delay;
-			workOutFadeIn(this.shake.gain, slots);
-			run.heldGain = slots[SHARED]! * slots[FADE_IN]!;
-		}
+		if (age < 0) return this.cut(now);
+		const rises = this.runs.map((run) => run.riseFrom);
+		this.readGains(age, createGainSlots());
+		this.runs.forEach((run, i) => {
+			run.heldGain = run.riseFrom;
+			run.riseFrom = rises[i]!;
+		});
 		this.stopped = age;
 	}
 
 	/** Ends it at once. */
-	cut(): void {
+	cut(now: Seconds): void {
+		this.cutAt = this.ageAt(now);
 		this.stopped = -Infinity;
 	}
 
@@ -163,7 +316,9 @@ export class Play {
 			const fresh = startLayer(layer, this.seed);
 			const before = this.runs.find((run) => run.layer.id === layer.id);
 			if (!before) return fresh;
-			const layerAge = Math.max(0, age - layer.delay);
+			// A restart that found the layer running took its delay away.
+			if (before.delay !== before.layer.delay) fresh.delay = before.delay;
+			const layerAge = Math.max(0, age - fresh.delay);
 			for (let j = 0; j < layer.channels.length; j++) {
 				const i = before.layer.channels.indexOf(layer.channels[j]!);
 				const sameStart = i >= 0 && Object.is(before.layer.starts[i], layer.starts[j]);
@@ -171,11 +326,12 @@ export class Play {
 					fresh.phases[j]! += layer.frequencies[j]! * layerAge;
 					continue;
 				}
-				const oldAge = Math.max(0, age - before.layer.delay);
+				const oldAge = Math.max(0, age - before.delay);
 				fresh.phases[j] = before.phases[i]! + before.layer.frequencies[i]! * (oldAge - before.since);
 			}
 			fresh.since = layerAge;
 			fresh.heldGain = before.heldGain;
+			fresh.riseFrom = before.riseFrom;
 			return fresh;
 		});
 		this.shake = shake;
@@ -184,11 +340,14 @@ export class Play {
 	/** Adds the play's motion at `scratch.frame`'s time, times its factor, to the seven channels of `out`. */
 	addTo(scratch: Scratch, out: Float64Array): void {
 		const { voice, slots, frame } = scratch;
-		const age = frame[NOW]! - this.trigger - this.delay;
+		const age = frame[NOW]! - this.begun - this.delay;
 		this.level = 0;
 		const shape = this.shake.gain;
-		if (age < 0 || age >= shape.duration) return;
+		const extra = this.extra;
+		if (age < 0 || age >= shape.duration + extra) return;
 		slots[AGE] = age;
+		slots[EXTRA] = extra;
+		slots[LIFE_AGE] = age < this.holdsUntil ? this.heldLife : age - extra;
 		workOutShared(shape, slots);
 		let left = 1;
 		if (this.stopped !== null) {
@@ -200,19 +359,21 @@ export class Play {
 		const shared = slots[SHARED]!;
 		const factor = this.strength * frame[FACTOR]!;
 		let loudest = 0;
-		slots[LAYER_AGE] = -1;
+		slots[LAYER_AGE] = -Infinity;
 		slots[FADE_IN] = 0;
 		for (let i = 0; i < this.runs.length; i++) {
 			const run = this.runs[i]!;
 			const layer = run.layer;
-			const layerAge = age - layer.delay;
+			const layerAge = age - run.delay;
 			if (layerAge < 0) continue;
 			// Layers that begin together share their fade in.
-			if (slots[LAYER_AGE] !== layerAge) {
-				slots[LAYER_AGE] = layerAge;
+			const rising = layerAge - this.roseAt;
+			if (slots[LAYER_AGE] !== rising) {
+				slots[LAYER_AGE] = rising;
 				workOutFadeIn(shape, slots);
 			}
-			let level = shared * slots[FADE_IN]!;
+			const rise = slots[FADE_IN]!;
+			let level = shared * rise + (1 - rise) * run.riseFrom;
 			if (level > run.heldGain) level = run.heldGain;
 			level *= left;
 			if (level > loudest) loudest = level;

@@ -12,6 +12,7 @@ import { combine } from '../random/hash';
 import { CHANNEL_COUNT } from '../units/channels';
 import type { Seconds } from '../units/quantities';
 import { compileShake, type CompiledShake } from './compile';
+import { addTurned, sourceAxes } from './space';
 import { createScratch, FACTOR, NOW, Play, type Scratch } from './play';
 
 export interface PlayerOptions {
@@ -26,7 +27,12 @@ export interface FireOptions {
 	readonly seed?: number;
 	/** Instead of a burst's own duration. */
 	readonly length?: Seconds;
+	/** Where it came from, in the world: for presets in the space `source`. */
+	readonly at?: readonly [number, number, number];
 }
+
+/** What firing came to: a new play, the running one restarted or extended, another one replaced, or nothing. */
+export type Outcome = 'started' | 'replaced' | 'restarted' | 'extended' | 'ignored' | 'unknown';
 
 export class Player {
 	/** The last frame's offset: x, y, z in metres (pixels), pitch, yaw, roll in degrees, fov in degrees (percent). */
@@ -37,6 +43,9 @@ export class Player {
 	private readonly seed: number;
 	private fired = 0;
 	private time: Seconds = 0;
+	private lastOutcome: Outcome = 'unknown';
+	private readonly rest = Float64Array.of(0, 0, 0, 0, 0, 0, 1);
+	private readonly turned = new Float64Array(CHANNEL_COUNT);
 
 	constructor(presets: readonly (ShakePreset | CarriedPreset)[], options: PlayerOptions = {}) {
 		this.seed = options.seed ?? 1;
@@ -75,17 +84,70 @@ export class Player {
 		this.shakes.delete(id);
 	}
 
-	/** Starts a play and returns it; null when no preset has this id. */
+	/**
+	 * Fires a preset and returns the play: a new one, or the running one that was restarted or extended.
+	 * null when no preset has this id, or when one plays and its rule is to ignore. `outcome` says which.
+	 */
 	fire(presetId: string, options: FireOptions = {}): Play | null {
 		const shake = this.shakes.get(presetId);
+		this.lastOutcome = 'unknown';
 		if (!shake) return null;
+		const { overlap, timing } = shake.preset;
+		const present = this.newestOf(presetId);
+		if (present && overlap.rule !== 'stack') {
+			if (overlap.rule === 'ignore') {
+				this.lastOutcome = 'ignored';
+				return null;
+			}
+			this.lastOutcome = overlap.rule === 'restart' ? 'restarted' : 'extended';
+			present.schedule(overlap.rule, this.time + timing.delay);
+			present.catchUp(this.time);
+			return present;
+		}
+		this.lastOutcome = 'started';
+		if (overlap.rule === 'stack') this.makeRoom(presetId, overlap.limit);
 		this.fired++;
 		const seed = shake.preset.seed ?? options.seed ?? this.seedOfPlay(this.fired);
 		const own = options.length === undefined ? shake : compileShake(shake.preset, options.length);
-		const delay = shake.preset.timing.delay;
-		const play = new Play(this.fired, own, this.time, delay, options.strength ?? 1, seed, options.length);
+		const play = new Play(this.fired, own, this.time, timing.delay, options.strength ?? 1, seed, options.length);
+		if (shake.preset.space === 'source' && options.at)
+			play.sourceAxes = sourceAxes(this.rest, options.at, new Float64Array(9));
 		this.running.push(play);
 		return play;
+	}
+
+	/** What the last `fire` came to. */
+	get outcome(): Outcome {
+		return this.lastOutcome;
+	}
+
+	/** The newest play of a preset that is not over. */
+	private newestOf(presetId: string): Play | null {
+		for (let i = this.running.length - 1; i >= 0; i--) {
+			const play = this.running[i]!;
+			if (play.presetId === presetId && play.ageAt(this.time) < play.end) return play;
+		}
+		return null;
+	}
+
+	/** Lets the quietest of a preset's plays fade out while there are `limit` of them, of equals the oldest. */
+	private makeRoom(presetId: string, limit: number): void {
+		const active = this.running.filter(
+			(play) => play.presetId === presetId && play.stoppedAt === null && play.ageAt(this.time) < play.end
+		);
+		while (active.length >= limit) {
+			let quietest = 0;
+			for (let i = 1; i < active.length; i++)
+				if (active[i]!.strength * active[i]!.level < active[quietest]!.strength * active[quietest]!.level) quietest = i;
+			active[quietest]!.stop(this.time);
+			active.splice(quietest, 1);
+			this.lastOutcome = 'replaced';
+		}
+	}
+
+	/** Where the camera rests: what `world` and `source` motion is turned into. Position in metres, orientation a unit quaternion. */
+	setRest(x: number, y: number, z: number, qx: number, qy: number, qz: number, qw: number): void {
+		this.rest.set([x, y, z, qx, qy, qz, qw]);
 	}
 
 	/** Fades the preset's plays out. */
@@ -96,7 +158,7 @@ export class Player {
 	/** Fades everything out, or with `cut` ends it at once. */
 	stopAll(cut = false): void {
 		for (const play of this.running) {
-			if (cut) play.cut();
+			if (cut) play.cut(this.time);
 			else play.stop(this.time);
 		}
 	}
@@ -112,16 +174,39 @@ export class Player {
 		const { offset, running, scratch } = this;
 		offset.fill(0);
 		scratch.frame[NOW] = time;
-		scratch.frame[FACTOR] = 1;
 		let kept = 0;
+		let ducking = false;
 		for (let i = 0; i < running.length; i++) {
 			const play = running[i]!;
+			play.catchUp(time);
 			if (play.isOver(time)) continue;
 			running[kept++] = play;
-			play.addTo(scratch, offset);
+			if (play.duck < 1) ducking = true;
 		}
 		running.length = kept;
+		for (let i = 0; i < kept; i++) {
+			const play = running[i]!;
+			scratch.frame[FACTOR] = ducking ? this.duckOf(play) : 1;
+			if (play.space === 'camera') play.addTo(scratch, offset);
+			else {
+				this.turned.fill(0);
+				play.addTo(scratch, this.turned);
+				addTurned(this.rest, play.sourceAxes, play.space, this.turned, offset);
+			}
+		}
 		return offset;
+	}
+
+	/** The smallest factor that a higher priority multiplies this play by. */
+	private duckOf(play: Play): number {
+		let least = 1;
+		for (let i = 0; i < this.running.length; i++) {
+			const other = this.running[i]!;
+			if (other.priority <= play.priority || other.duck >= 1) continue;
+			const factor = 1 - (1 - other.duck) * other.ducksAt(this.time);
+			if (factor < least) least = factor;
+		}
+		return least;
 	}
 }
 

@@ -160,7 +160,7 @@
 	}
 	.paper {
 		position: relative;
-		height: 74px;
+		height: 64px;
 		flex: none;
 		border: 1px solid var(--rule-strong);
 		border-radius: 6px;

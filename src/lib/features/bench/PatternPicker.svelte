@@ -1,15 +1,5 @@
 <script lang="ts">
-	import {
-		JUMPS_BETWEEN,
-		JUMPS_WITHIN,
-		WAVE_SHAPES,
-		type JumpsPattern,
-		type Layer,
-		type PatternKind,
-		type WaveShape
-	} from '$lib/core';
-	import NumberField from '$lib/ui/NumberField.svelte';
-	import Segments from '$lib/ui/Segments.svelte';
+	import type { Layer, PatternKind } from '$lib/core';
 	import { freshPattern, patternPath, withPattern } from './pattern-drawing';
 
 	interface Props {
@@ -29,9 +19,6 @@
 	const choose = (kind: PatternKind): void => {
 		if (kind !== pattern.kind) onchange('Pattern', (l) => withPattern(l, freshPattern(kind)), 'pattern', true);
 	};
-	const set = (label: string, part: Partial<Layer['pattern']>, done: boolean): void =>
-		onchange(label, (l) => ({ ...l, pattern: { ...l.pattern, ...part } as Layer['pattern'] }), label, done);
-	const options = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
 </script>
 
 <div class="patterns" role="radiogroup" aria-label="Pattern">
@@ -45,73 +32,6 @@
 		</button>
 	{/each}
 </div>
-{#if pattern.kind === 'wave'}
-	<div class="more">
-		<span>shape of the wave</span>
-		<Segments
-			small
-			label="Shape of the wave"
-			value={pattern.shape}
-			options={options(WAVE_SHAPES)}
-			onchange={(shape: WaveShape) => set('Wave shape', { shape }, true)}
-		/>
-	</div>
-{:else if pattern.kind === 'jumps'}
-	<div class="more">
-		<span>within</span>
-		<Segments
-			small
-			label="Within"
-			value={pattern.within}
-			options={options(JUMPS_WITHIN)}
-			onchange={(within: JumpsPattern['within']) => set('Jumps within', { within }, true)}
-		/>
-		<span>between</span>
-		<Segments
-			small
-			label="Between"
-			value={pattern.between}
-			options={options(JUMPS_BETWEEN)}
-			onchange={(between: JumpsPattern['between']) => set('Jumps between', { between }, true)}
-		/>
-	</div>
-{:else if pattern.kind === 'keys'}
-	<div class="more">
-		<NumberField
-			look="inline"
-			label="cycle"
-			unit="s"
-			value={pattern.cycle}
-			min={0.01}
-			max={3600}
-			step={0.01}
-			reset={1}
-			onchange={(cycle, done) => set('Cycle', { cycle }, done)}
-		/>
-		<Segments
-			small
-			label="How often"
-			value={pattern.loop ? 'looped' : 'once'}
-			options={options(['looped', 'once'])}
-			onchange={(v) => set('Loop', { loop: v === 'looped' }, true)}
-		/>
-	</div>
-{:else if pattern.kind === 'kick'}
-	<div class="more">
-		<NumberField
-			look="inline"
-			label="damping ratio"
-			value={pattern.damping}
-			min={0.001}
-			max={0.999}
-			step={0.005}
-			reset={0.3}
-			hint="Small rings long, large comes back once"
-			onchange={(damping, done) => set('Damping', { damping }, done)}
-		/>
-		<span>small rings long; a negative amplitude kicks the other way</span>
-	</div>
-{/if}
 
 <style>
 	.patterns {
@@ -149,14 +69,5 @@
 	}
 	button[aria-checked='true'] path {
 		stroke: var(--lamp);
-	}
-	.more {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		font-size: 12px;
-		color: var(--ink-2);
-		white-space: nowrap;
-		overflow: hidden;
 	}
 </style>

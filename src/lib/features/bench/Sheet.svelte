@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Trash from '@lucide/svelte/icons/trash-2';
 	import Plus from '@lucide/svelte/icons/plus';
 	import {
 		channelsOf,
@@ -16,6 +17,7 @@
 	import ChannelGrid from './ChannelGrid.svelte';
 	import Figures from './Figures.svelte';
 	import KeysEditor from './KeysEditor.svelte';
+	import PatternNumbers from './PatternNumbers.svelte';
 	import PatternPicker from './PatternPicker.svelte';
 
 	interface Props {
@@ -217,51 +219,13 @@
 				onclick={() => changeLayer('Mute', (l) => ({ ...l, mute: !l.mute }), 'mute', true)}
 				>{layer.mute ? 'unmute' : 'mute'}</button
 			>
-			<button onclick={removeLayer} disabled={preset.layers.length < 2}>remove layer</button>
-			{#if layer.pattern.kind === 'noise'}
-				{@const noise = layer.pattern}
-				<span class="numbers">
-					<NumberField
-						look="inline"
-						label="octaves"
-						value={noise.octaves}
-						min={1}
-						max={LIMITS.octaves}
-						step={0.05}
-						digits={0}
-						reset={1}
-						hint="1 swings widely; more add tremble"
-						onchange={(v, done) =>
-							changeLayer('Octaves', (l) => ({ ...l, pattern: { ...noise, octaves: Math.round(v) } }), 'octaves', done)}
-					/>
-					<NumberField
-						look="inline"
-						label="lacunarity"
-						value={noise.lacunarity}
-						min={1.5}
-						max={4}
-						step={0.02}
-						reset={2}
-						disabled={noise.octaves < 2}
-						hint="How much faster each octave is"
-						onchange={(v, done) =>
-							changeLayer('Lacunarity', (l) => ({ ...l, pattern: { ...noise, lacunarity: v } }), 'lacunarity', done)}
-					/>
-					<NumberField
-						look="inline"
-						label="persistence"
-						value={noise.persistence}
-						min={0}
-						max={1}
-						step={0.01}
-						reset={0.5}
-						disabled={noise.octaves < 2}
-						hint="How much smaller each octave is"
-						onchange={(v, done) =>
-							changeLayer('Persistence', (l) => ({ ...l, pattern: { ...noise, persistence: v } }), 'persistence', done)}
-					/>
-				</span>
-			{/if}
+			<button
+				onclick={removeLayer}
+				disabled={preset.layers.length < 2}
+				aria-label="Remove layer"
+				title="Remove this layer"><Trash size={13} /></button
+			>
+			<PatternNumbers {layer} onchange={changeLayer} />
 		</div>
 	{:else}
 		<p class="none">No layer is left, so nothing moves. <button onclick={addLayer}>Add one</button></p>
@@ -383,12 +347,6 @@
 	.line > button:disabled {
 		opacity: 0.45;
 		cursor: default;
-	}
-	.numbers {
-		display: flex;
-		gap: 12px;
-		margin-left: auto;
-		color: var(--ink-2);
 	}
 	.finding {
 		margin: auto 0 0;

@@ -1,0 +1,132 @@
+<script lang="ts">
+	/** What each pattern asks for besides its channels' numbers. */
+	import {
+		JUMPS_BETWEEN,
+		JUMPS_WITHIN,
+		LIMITS,
+		WAVE_SHAPES,
+		type JumpsPattern,
+		type Layer,
+		type WaveShape
+	} from '$lib/core';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+
+	interface Props {
+		layer: Layer;
+		onchange: (label: string, recipe: (layer: Layer) => Layer, mark: string, done: boolean) => void;
+	}
+	let { layer, onchange }: Props = $props();
+
+	const pattern = $derived(layer.pattern);
+	const set = (label: string, part: Partial<Layer['pattern']>, done: boolean): void =>
+		onchange(label, (l) => ({ ...l, pattern: { ...l.pattern, ...part } as Layer['pattern'] }), label, done);
+	const options = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
+</script>
+
+<div class="numbers">
+	{#if pattern.kind === 'noise'}
+		<NumberField
+			look="inline"
+			label="octaves"
+			value={pattern.octaves}
+			min={1}
+			max={LIMITS.octaves}
+			step={0.05}
+			digits={0}
+			reset={1}
+			hint="1 swings widely; more add tremble"
+			onchange={(v, done) => set('Octaves', { octaves: Math.round(v) }, done)}
+		/>
+		<NumberField
+			look="inline"
+			label="lacunarity"
+			value={pattern.lacunarity}
+			min={1.5}
+			max={4}
+			step={0.02}
+			reset={2}
+			disabled={pattern.octaves < 2}
+			hint="How much faster each octave is"
+			onchange={(lacunarity, done) => set('Lacunarity', { lacunarity }, done)}
+		/>
+		<NumberField
+			look="inline"
+			label="persistence"
+			value={pattern.persistence}
+			min={0}
+			max={1}
+			step={0.01}
+			reset={0.5}
+			disabled={pattern.octaves < 2}
+			hint="How much smaller each octave is"
+			onchange={(persistence, done) => set('Persistence', { persistence }, done)}
+		/>
+	{:else if pattern.kind === 'wave'}
+		<Segments
+			small
+			label="Shape of the wave"
+			value={pattern.shape}
+			options={options(WAVE_SHAPES)}
+			onchange={(shape: WaveShape) => set('Wave shape', { shape }, true)}
+		/>
+	{:else if pattern.kind === 'jumps'}
+		<Segments
+			small
+			label="Within"
+			value={pattern.within}
+			options={options(JUMPS_WITHIN)}
+			onchange={(within: JumpsPattern['within']) => set('Jumps within', { within }, true)}
+		/>
+		<Segments
+			small
+			label="Between"
+			value={pattern.between}
+			options={options(JUMPS_BETWEEN)}
+			onchange={(between: JumpsPattern['between']) => set('Jumps between', { between }, true)}
+		/>
+	{:else if pattern.kind === 'keys'}
+		<NumberField
+			look="inline"
+			label="cycle"
+			unit="s"
+			value={pattern.cycle}
+			min={0.01}
+			max={LIMITS.seconds}
+			step={0.01}
+			reset={1}
+			hint="Length of the cycle: stretches the poses in time"
+			onchange={(cycle, done) => set('Cycle', { cycle }, done)}
+		/>
+		<Segments
+			small
+			label="How often"
+			value={pattern.loop ? 'looped' : 'once'}
+			options={options(['looped', 'once'])}
+			onchange={(v) => set('Loop', { loop: v === 'looped' }, true)}
+		/>
+	{:else}
+		<NumberField
+			look="inline"
+			label="damping ratio"
+			value={pattern.damping}
+			min={0.001}
+			max={0.999}
+			step={0.005}
+			reset={0.3}
+			hint="Small rings long, large comes back once; a negative amplitude kicks the other way"
+			onchange={(damping, done) => set('Damping', { damping }, done)}
+		/>
+	{/if}
+</div>
+
+<style>
+	.numbers {
+		display: flex;
+		align-items: center;
+		gap: 10px;
+		margin-left: auto;
+		color: var(--ink-2);
+		white-space: nowrap;
+	}
+</style>
