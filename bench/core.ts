@@ -46,7 +46,7 @@ const presets: ShakePreset[] = Array.from({ length: PLAYS }, (_, n) => {
 		timing: {
 			...base.timing,
 			mode: n % 4 === 3 ? 'continuous' : 'burst',
-			duration: 1e5,
+			duration: 1e5 + 0.5,
 			fadeIn: { time: n % 2 ? 0.5 : 2000, ease: FADES[n % 5]! },
 			fadeOut: { time: n % 3 ? 2 : 97000, ease: FADES[(n + 2) % 5]! },
 			life: n % 8 === 0 ? { decayHalfLife: 3000 } : null

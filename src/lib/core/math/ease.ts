@@ -1,7 +1,7 @@
 /**
  * Eases: how a fade, a key or a jump goes from 0 to 1. All map 0 → 0 and 1 → 1 and read forward in time, as in CSS.
  */
-import { clamp01, exp2InPlace, sinTurns } from './scalar';
+import { clamp01, exp2InPlace, sinTurnsInPlace } from './scalar';
 
 const SHAPES = ['sine', 'quad', 'cubic', 'quart', 'expo', 'back'] as const;
 type EaseShape = (typeof SHAPES)[number];
@@ -22,8 +22,11 @@ const BACK = 1.70158;
 /** Turns the time `at[i]`, strictly between 0 and 1, into the ease's value on the way in. */
 function easeIn(shape: EaseShape, at: Float64Array, i: number): void {
 	const t = at[i]!;
-	if (shape === 'sine') at[i] = 1 - sinTurns(0.25 - t / 4);
-	else if (shape === 'quad') at[i] = t * t;
+	if (shape === 'sine') {
+		at[i] = 0.25 - t / 4;
+		sinTurnsInPlace(at, i);
+		at[i] = 1 - at[i]!;
+	} else if (shape === 'quad') at[i] = t * t;
 	else if (shape === 'cubic') at[i] = t * t * t;
 	else if (shape === 'quart') at[i] = t * t * t * t;
 	else if (shape === 'back') at[i] = t * t * ((BACK + 1) * t - BACK);

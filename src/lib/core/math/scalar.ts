@@ -31,6 +31,11 @@ export function sinTurns(phase: Cycles): number {
 	return r * (S1 + q * (S3 + q * (S5 + q * (S7 + q * (S9 + q * (S11 + q * (S13 + q * (S15 + q * (S17 + q * S19)))))))));
 }
 
+/** Replaces `at[i]`, a phase, by its sine. In place: nothing is boxed. */
+export function sinTurnsInPlace(at: Float64Array, i: number): void {
+	at[i] = sinTurns(at[i]!);
+}
+
 export const cosTurns = (phase: Cycles): number => sinTurns(phase + 0.25);
 export const sin = (angle: Radians): number => sinTurns(angle / T);
 export const cos = (angle: Radians): number => sinTurns(angle / T + 0.25);
@@ -51,10 +56,10 @@ export function exp2InPlace(at: Float64Array, i: number): void {
 			term = (term * r) / n;
 			sum += term;
 		}
-		// 2 to the whole power, by squaring: exact.
-		let base = whole < 0 ? 0.5 : 2;
+		// Times 2 to the whole power, by squaring: exact. One kind of number throughout, or the engine boxes it.
+		let base = 0.5;
 		for (let n = (whole < 0 ? -whole : whole) | 0; n > 0; n >>= 1) {
-			if (n & 1) sum *= base;
+			if (n & 1) sum = whole < 0 ? sum * base : sum / base;
 			base *= base;
 		}
 		at[i] = sum;

@@ -184,7 +184,9 @@ export class Play {
 
 	/** Over for good: past its end (or stopped before it began), and whom it ducked has come back. */
 	isOver(now: Seconds): boolean {
-		const age = this.ageAt(now);
+		const age = now - this.begun - this.delay;
+		// The common case first, without a call that returns a number.
+		if (this.stopped === null && age < this.shake.gain.duration + this.extra) return false;
 		return age >= this.end && this.due === null && (this.duck >= 1 || this.ducksAt(now) === 0);
 	}
 
