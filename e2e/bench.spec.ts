@@ -122,6 +122,7 @@ test('numbers are dragged, stepped and set back; one drag is one undo', async ({
 	await expect(amount).toHaveAttribute('aria-valuenow', '1');
 	await page.keyboard.press('ControlOrMeta+Shift+z');
 	await expect(amount).toHaveAttribute('aria-valuenow', '1.5');
+	await expect(page.getByText('There is nothing to redo')).toHaveCount(0);
 	await amount.focus();
 	await page.keyboard.press('ArrowUp');
 	await expect(amount).toHaveAttribute('aria-valuenow', '1.53');
@@ -217,4 +218,39 @@ test('an empty project teaches the first step', async ({ page }) => {
 	await expect(page.getByRole('heading', { name: 'New shake' })).toBeVisible();
 	await page.keyboard.press('Space');
 	await expect(page.locator('.cap.live')).toHaveCount(1);
+});
+
+test('how a preset is played: its second page, and what it does to the keys', async ({ page, request }) => {
+	await openBench(page, await makeProject(request, [thud()]));
+	await page.getByRole('button', { name: 'How it is played' }).click();
+	await page.getByRole('radio', { name: 'ignore' }).click();
+	await page.getByLabel('fades in').selectOption('expo-in');
+	await page.getByLabel('tags').fill('sea,  sea, heavy ,');
+	await page.getByLabel('tags').press('Tab');
+	await expect(page.getByLabel('tags')).toHaveValue('sea, heavy');
+	await page.getByRole('tab').first().click();
+	await page.keyboard.press('1');
+	await page.keyboard.press('1');
+	await expect(page.getByText('plays already and is set to ignore another press')).toBeVisible();
+	await expect(keeping(page)).toHaveText(/^kept/);
+	await page.reload();
+	await page.getByRole('button', { name: 'How it is played' }).click();
+	await expect(page.getByRole('radio', { name: 'ignore' })).toHaveAttribute('aria-checked', 'true');
+});
+
+test('keys are set by hand: a pose is moved, added and taken out', async ({ page, request }) => {
+	await openBench(page, await makeProject(request, [thud()]));
+	await page.getByRole('radio', { name: 'Keys' }).click();
+	const poses = page.getByRole('button', { name: /^Pose \d of height y/ });
+	await expect(poses).toHaveCount(3);
+	await poses.nth(1).focus();
+	await page.keyboard.press('ArrowDown');
+	await expect(poses.nth(1)).toHaveAccessibleName('Pose 2 of height y, at 25 % of the cycle, 98 %');
+	const paper = (await page.getByRole('group', { name: 'Poses of height y' }).boundingBox())!;
+	await page.mouse.dblclick(paper.x + paper.width * 0.9, paper.y + 20);
+	await expect(poses).toHaveCount(4);
+	await poses.nth(3).focus();
+	await page.keyboard.press('Delete');
+	await expect(poses).toHaveCount(3);
+	await expect(keeping(page)).toHaveText(/^kept/);
 });

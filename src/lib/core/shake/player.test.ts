@@ -173,7 +173,7 @@ describe('stopping', () => {
 
 	it('a cut ends it at once; a stop during the delay means that it never starts', () => {
 		const player = createPlayer([hum]);
-		player.fire('p')!.cut();
+		player.fire('p')!.cut(0);
 		expect(player.advanceTo(0.5)[0]).toBe(0);
 		expect(player.plays).toHaveLength(0);
 		const late = createPlayer([{ ...hum, timing: { ...hum.timing, delay: 1 } }]);

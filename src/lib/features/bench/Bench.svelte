@@ -78,7 +78,6 @@
 		const stopKeys = tinykeys(window, {
 			'$mod+z': plain(() => travel('undo')),
 			'$mod+Shift+z': plain(() => travel('redo')),
-			'$mod+Shift+Z': plain(() => travel('redo')),
 			'$mod+y': plain(() => travel('redo')),
 			p: plain(() => (bench.paused = !bench.paused)),
 			r: plain(() => bench.toggleRepeat()),

@@ -16,6 +16,7 @@
 	import type { BenchState } from './bench.svelte';
 	import ChannelGrid from './ChannelGrid.svelte';
 	import Figures from './Figures.svelte';
+	import HowPlayed from './HowPlayed.svelte';
 	import KeysEditor from './KeysEditor.svelte';
 	import PatternNumbers from './PatternNumbers.svelte';
 	import PatternPicker from './PatternPicker.svelte';
@@ -28,6 +29,7 @@
 	let { bench, preset, onchange }: Props = $props();
 
 	let chosen = $state('');
+	let page = $state<'moves' | 'played'>('moves');
 	const layer = $derived(preset.layers.find((l) => l.id === chosen) ?? preset.layers[0]);
 	/** The channel whose poses are edited. */
 	let keysOf = $state<Channel | null>(null);
@@ -60,6 +62,7 @@
 		);
 		onchange('Add layer', (p) => ({ ...p, layers: [...p.layers, newLayer(id)] }), 'add', true);
 		chosen = id;
+		page = 'moves';
 	}
 	function removeLayer() {
 		const id = layer!.id;
@@ -168,12 +171,23 @@
 	<div class="layers">
 		<div class="tabs" role="tablist" aria-label="Layers">
 			{#each preset.layers as l, i (l.id)}
-				<button role="tab" aria-selected={l.id === layer?.id} class:muted={l.mute} onclick={() => (chosen = l.id)}
-					>{nameOf(l, i)}{l.mute ? ', muted' : ''}</button
+				<button
+					role="tab"
+					aria-selected={page === 'moves' && l.id === layer?.id}
+					class:muted={l.mute}
+					onclick={() => {
+						chosen = l.id;
+						page = 'moves';
+					}}>{nameOf(l, i)}{l.mute ? ', muted' : ''}</button
 				>
 			{/each}
 		</div>
 		<button class="add" onclick={addLayer}><Plus size={13} /> layer</button>
+		<button
+			class="turn-page"
+			aria-pressed={page === 'played'}
+			onclick={() => (page = page === 'played' ? 'moves' : 'played')}>How it is played</button
+		>
 		<Segments
 			small
 			label="How long it lasts"
@@ -192,7 +206,9 @@
 		/>
 	</div>
 
-	{#if layer}
+	{#if page === 'played'}
+		<HowPlayed {preset} {onchange} />
+	{:else if layer}
 		<PatternPicker {layer} onchange={changeLayer} />
 		{#if layer.pattern.kind === 'keys' && keyed}
 			{@const channel = keyed}
@@ -280,7 +296,7 @@
 		border-bottom: 1px solid var(--rule-strong);
 	}
 	.layers > :global(.segments) {
-		margin: 0 0 4px auto;
+		margin: 0 0 4px 6px;
 	}
 	.tabs {
 		display: flex;
@@ -319,6 +335,21 @@
 		cursor: pointer;
 		padding: 4px 6px 6px;
 		white-space: nowrap;
+	}
+	.turn-page {
+		border: 0;
+		border-bottom: 2px solid transparent;
+		background: none;
+		cursor: pointer;
+		padding: 4px 2px 5px;
+		margin-left: auto;
+		white-space: nowrap;
+		color: var(--ink-2);
+	}
+	.turn-page[aria-pressed='true'] {
+		border-bottom-color: var(--lamp);
+		color: var(--ink);
+		font-weight: 600;
 	}
 	.scroll {
 		min-height: 0;

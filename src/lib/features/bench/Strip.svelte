@@ -206,6 +206,14 @@
 		return list;
 	});
 
+	/** Whether a handle's label would lie over its neighbour's: then it steps down a line. */
+	function isCrowded(i: number): boolean {
+		const next = handles[i + 1];
+		if (!next) return false;
+		const room = xAt(frame, next.time) - xAt(frame, handles[i]!.time);
+		return room < (next.side === 'left' ? 200 : 92);
+	}
+
 	let dragging: { id: string; grip: number } | null = null;
 	const apply = (handle: Handle, time: number, done: boolean): void =>
 		onchange(handle.label, handle.set(Math.min(handle.most, Math.max(handle.least, time))), handle.id, done);
@@ -256,7 +264,7 @@
 			{#if x > MARGIN.left - 2 && x < width - MARGIN.right + 4}
 				<div
 					class="handle {handle.side}"
-					class:low={i === 0 && handles[1] && Math.abs(xAt(frame, handles[1].time) - x) < 92}
+					class:low={isCrowded(i)}
 					style:left="{x}px"
 					role="slider"
 					tabindex="0"

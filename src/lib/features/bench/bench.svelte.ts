@@ -96,7 +96,9 @@ export class BenchState {
 
 	fire(key: string): Play | null {
 		const play = this.player.fire(key, { strength: this.strength });
-		if (key === this.open) this.newest = play;
+		if (this.player.outcome === 'ignored')
+			this.session.say(`“${this.session.preset(key)?.name ?? key}” plays already and is set to ignore another press.`);
+		if (key === this.open && play) this.newest = play;
 		this.noteSounding();
 		return play;
 	}
