@@ -6,9 +6,9 @@ import { pictureMovement } from './picture';
 import { naturalLength, sampleShake } from './sample';
 
 export interface Measure {
-	/** Median over the seeds of the farthest picture movement, in percent of the picture's height. */
+	/** Median over all seeds of the farthest picture movement, in percent of the picture's height. */
 	readonly strength: number;
-	/** The largest over the seeds. */
+	/** The largest of them. */
 	readonly worst: number;
 	/** Zero crossings a second ÷ 2, each channel weighted by the picture movement it makes. */
 	readonly pace: Hertz;

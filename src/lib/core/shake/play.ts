@@ -152,7 +152,7 @@ export class Play {
 		return this.shake.preset.duck;
 	}
 
-	get space(): Space {
+	get movesIn(): Space {
 		return this.shake.preset.space;
 	}
 

@@ -187,11 +187,11 @@ export class Player {
 		for (let i = 0; i < kept; i++) {
 			const play = running[i]!;
 			scratch.frame[FACTOR] = ducking ? this.duckOf(play) : 1;
-			if (play.space === 'camera') play.addTo(scratch, offset);
+			if (play.movesIn === 'camera') play.addTo(scratch, offset);
 			else {
 				this.turned.fill(0);
 				play.addTo(scratch, this.turned);
-				addTurned(this.rest, play.sourceAxes, play.space, this.turned, offset);
+				addTurned(this.rest, play.sourceAxes, play.movesIn, this.turned, offset);
 			}
 		}
 		return offset;
