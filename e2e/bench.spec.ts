@@ -27,10 +27,13 @@ async function openStepped(page: Page, url: string): Promise<void> {
 	await page.goto(url);
 	await page.clock.pauseAt('2026-01-01T09:00:00Z');
 	await expect
-		.poll(async () => {
-			await page.clock.runFor(50);
-			return page.getByText('This browser draws no 3D here').count();
-		})
+		.poll(
+			async () => {
+				await page.clock.runFor(50);
+				return page.getByText('This browser draws no 3D here').count();
+			},
+			{ timeout: 120_000 }
+		)
 		.toBe(1);
 }
 
