@@ -1,9 +1,11 @@
 /** A preset in three numbers: how strong, how fast, how long. */
 import type { ShakePreset } from '../kit/types';
+import { Player } from '../shake/player';
 import { CHANNEL_COUNT } from '../units/channels';
 import type { Hertz, Seconds } from '../units/quantities';
 import { pictureMovement } from './picture';
-import { naturalLength, sampleShake } from './sample';
+import { naturalLength, SAMPLE_SOURCE } from './sample';
+import { stretchesOf, type Stretch } from './windows';
 
 export interface Measure {
 	/** Median over all seeds of the farthest picture movement, in percent of the picture's height. */
@@ -18,33 +20,46 @@ export interface Measure {
 
 const FPS = 120;
 
-/** Measures over the fixed seeds 1 … `seeds` at strength 1. A continuous motion is measured over six seconds after its fade in. */
+/** Samples of one play over some stretches, a stretch after the other. */
+function samplesOf(preset: ShakePreset, seed: number, stretches: readonly Stretch[], into: Float64Array[]): void {
+	const player = new Player([preset], { seed });
+	player.fire(preset.id, { at: SAMPLE_SOURCE });
+	stretches.forEach(({ from }, s) => {
+		const values = into[s]!;
+		const count = values.length / CHANNEL_COUNT;
+		for (let i = 0; i < count; i++) values.set(player.advanceTo(from + i / FPS), i * CHANNEL_COUNT);
+	});
+}
+
+/** Measures over the fixed seeds 1 … `seeds` at strength 1, at 120 samples a second. */
 export function measureShake(preset: ShakePreset, seeds = 32): Measure {
-	const continuous = preset.timing.mode === 'continuous';
-	const { growth } = preset.timing;
-	const lead = preset.timing.delay + preset.timing.fadeIn.time + Math.min(growth?.over ?? 0, 60);
-	const seconds = continuous ? lead + 6 : naturalLength(preset);
+	const stretches = stretchesOf(preset);
+	const samples = stretches.map(
+		({ from, to }) => new Float64Array(CHANNEL_COUNT * (Math.floor((to - from) * FPS + 1e-9) + 1))
+	);
+	const single = new Float64Array(CHANNEL_COUNT);
 	const peaks: number[] = [];
 	let crossings = 0;
 	let weights = 0;
 	for (let seed = 1; seed <= seeds; seed++) {
-		const track = sampleShake(preset, { seed, fps: FPS, seconds });
+		samplesOf(preset, seed, stretches, samples);
 		let peak = 0;
-		for (let i = 0; i < track.count; i++) {
-			const movement = pictureMovement(track.values, i * CHANNEL_COUNT, preset.view);
-			if (movement > peak) peak = movement;
+		for (const values of samples) {
+			for (let at = 0; at < values.length; at += CHANNEL_COUNT) {
+				const movement = pictureMovement(values, at, preset.view);
+				if (movement > peak) peak = movement;
+			}
+			for (let channel = 0; channel < CHANNEL_COUNT; channel++) {
+				const seen = crossingsOf(values, channel, values.length / CHANNEL_COUNT);
+				if (seen.largest === 0) continue;
+				single.fill(0);
+				single[channel] = seen.largest;
+				const weight = pictureMovement(single, 0, preset.view);
+				crossings += (weight * seen.crossings) / 2 / Math.max(seen.seconds, 1 / FPS);
+				weights += weight;
+			}
 		}
 		peaks.push(peak);
-		const single = new Float64Array(CHANNEL_COUNT);
-		for (let channel = 0; channel < CHANNEL_COUNT; channel++) {
-			const seen = crossingsOf(track.values, channel, track.count);
-			if (seen.largest === 0) continue;
-			single.fill(0);
-			single[channel] = seen.largest;
-			const weight = pictureMovement(single, 0, preset.view);
-			crossings += (weight * seen.crossings) / 2 / Math.max(seen.seconds, 1 / FPS);
-			weights += weight;
-		}
 	}
 	peaks.sort((a, b) => a - b);
 	const middle = peaks.length >> 1;
@@ -52,7 +67,7 @@ export function measureShake(preset: ShakePreset, seeds = 32): Measure {
 		strength: peaks.length % 2 ? peaks[middle]! : (peaks[middle - 1]! + peaks[middle]!) / 2,
 		worst: peaks[peaks.length - 1] ?? 0,
 		pace: weights > 0 ? crossings / weights : 0,
-		length: continuous ? null : naturalLength(preset)
+		length: preset.timing.mode === 'continuous' ? null : naturalLength(preset)
 	};
 }
 

@@ -29,8 +29,8 @@ export interface Track {
 export const naturalLength = (preset: ShakePreset): Seconds =>
 	preset.timing.mode === 'burst' ? preset.timing.delay + preset.timing.duration : 5;
 
-/** The camera rests at the origin; what comes from somewhere comes from here. */
-const SOURCE = [0, 0, -5] as const;
+/** The camera rests at the origin; what comes from somewhere comes from here, in metres. */
+export const SAMPLE_SOURCE = [0, 0, -5] as const;
 
 /** Fires the preset once at time 0 and samples it. Throws a RangeError for a rate or a length that is not positive and finite. */
 export function sampleShake(preset: ShakePreset, options: SampleOptions = {}): Track {
@@ -38,7 +38,7 @@ export function sampleShake(preset: ShakePreset, options: SampleOptions = {}): T
 	if (!(fps > 0 && fps < Infinity)) throw new RangeError(`Samples a second must be above 0; it is ${fps}.`);
 	if (!(seconds >= 0 && seconds < Infinity)) throw new RangeError(`Seconds must be 0 or more; it is ${seconds}.`);
 	const player = new Player([preset], { seed });
-	const play = player.fire(preset.id, { strength, seed: options.playSeed, at: SOURCE })!;
+	const play = player.fire(preset.id, { strength, seed: options.playSeed, at: SAMPLE_SOURCE })!;
 	const count = Math.floor(seconds * fps + 1e-9) + 1;
 	const values = new Float64Array(count * CHANNEL_COUNT);
 	let stopped = stopAt === undefined;

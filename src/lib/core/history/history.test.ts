@@ -96,4 +96,18 @@ describe('history', () => {
 			{ seed: 48 }
 		);
 	});
+
+	it('takes back what was done outside the document, in its turn', () => {
+		const history = new History({ a: 1 });
+		let lamp = 'lit';
+		history.change('a', (d) => void (d.a = 2));
+		lamp = 'out';
+		history.note('put it out', { undo: () => (lamp = 'lit'), redo: () => (lamp = 'out') });
+		expect(history.undo()).toBe('put it out');
+		expect([lamp, history.present.a]).toEqual(['lit', 2]);
+		expect(history.undo()).toBe('a');
+		history.redo();
+		expect(history.redo()).toBe('put it out');
+		expect([lamp, history.present.a]).toEqual(['out', 2]);
+	});
 });

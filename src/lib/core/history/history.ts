@@ -7,6 +7,14 @@ interface Step {
 	mark: string | null;
 	patches: Patch[];
 	inverse: Patch[];
+	/** For what is no change of the document: does it again, or takes it back. */
+	readonly act?: Act;
+}
+
+/** Something reversible that happens outside the document. */
+export interface Act {
+	readonly undo: () => void;
+	readonly redo: () => void;
 }
 
 const MOST_STEPS = 1000;
@@ -46,6 +54,12 @@ export class History<T extends object> {
 		return true;
 	}
 
+	/** Notes something reversible that was done outside the document as a step of its own. */
+	note(label: string, act: Act): void {
+		this.past.push({ label, mark: null, patches: [], inverse: [], act });
+		this.future = [];
+	}
+
 	/** Ends the gesture: the next change is a step of its own even with the same mark. */
 	seal(): void {
 		const last = this.past.at(-1);
@@ -69,7 +83,8 @@ export class History<T extends object> {
 	private move(from: Step[], to: Step[], way: 'patches' | 'inverse'): string | null {
 		for (let step = from.pop(); step; step = from.pop()) {
 			try {
-				this.document = applyPatches(this.document, step[way]);
+				if (step.act) step.act[way === 'patches' ? 'redo' : 'undo']();
+				else this.document = applyPatches(this.document, step[way]);
 			} catch {
 				continue;
 			}

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { acos, cos, cosTurns, exp, exp2, sin, sinTurns } from './scalar';
+import { acos, cos, cosTurns, exp, exp2, log2, sin, sinTurns } from './scalar';
 
 // The built-in functions serve as the outside reference here: within their own error they are exact.
 describe('sinTurns', () => {
@@ -59,5 +59,18 @@ describe('acos', () => {
 	it('is the arc cosine on all of [−1, 1]', () => {
 		for (let v = -1; v <= 1; v += 1 / 64) expect(acos(v)).toBeCloseTo(Math.acos(v), 13);
 		expect(acos(2)).toBe(0);
+	});
+});
+
+describe('log2', () => {
+	it('is exact for powers of two, undoes exp2, and is the logarithm within 1e-14', () => {
+		for (const n of [-1074, -30, -1, 0, 1, 10, 1023]) expect(log2(2 ** n)).toBe(n);
+		fc.assert(
+			fc.property(fc.double({ min: 1e-300, max: 1e300, noNaN: true }), (x) => {
+				expect(Math.abs(log2(x) - Math.log2(x))).toBeLessThan(1e-14 * (1 + Math.abs(Math.log2(x))));
+			}),
+			{ seed: 43 }
+		);
+		expect([log2(0), log2(-1), log2(Infinity)]).toEqual([-Infinity, NaN, Infinity]);
 	});
 });

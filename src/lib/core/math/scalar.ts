@@ -76,6 +76,31 @@ export function exp2(x: number): number {
 /** e^x, by way of 2^x; relative error below 1e-15·(1 + |x|). */
 export const exp = (x: number): number => exp2(x / LN2);
 
+/** Base-2 logarithm of x > 0, within 1e-15·(1 + |result|): whole halvings, then 2·artanh((m − 1)/(m + 1)) on √½ ≤ m < √2. */
+export function log2(x: number): number {
+	if (!(x > 0)) return x === 0 ? -Infinity : NaN;
+	if (x === Infinity) return x;
+	let m = x;
+	let whole = 0;
+	while (m >= 1.4142135623730951) {
+		m /= 2;
+		whole++;
+	}
+	while (m < 0.7071067811865476) {
+		m *= 2;
+		whole--;
+	}
+	const z = (m - 1) / (m + 1);
+	const q = z * z;
+	let term = z;
+	let sum = 0;
+	for (let n = 1; n < 40; n += 2) {
+		sum += term / n;
+		term *= q;
+	}
+	return whole + (2 * sum) / LN2;
+}
+
 /** Arc cosine on [−1, 1], in radians, within 1e-14: Newton's steps on the core's own cosine from a straight-line start. */
 export function acos(value: number): Radians {
 	const v = clamp(value, -1, 1);

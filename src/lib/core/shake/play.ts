@@ -120,6 +120,8 @@ export class Play {
 	private axes: Float64Array | null = null;
 	/** The gain of its loudest layer in the last frame, for display and for choosing whom to replace. */
 	level = 0;
+	/** What higher priorities multiplied it by in the last frame; 1: they left it alone. */
+	ducked = 1;
 
 	constructor(
 		/** Names the play within its player; never used twice. */

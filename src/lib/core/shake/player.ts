@@ -27,6 +27,8 @@ export interface FireOptions {
 	readonly seed?: number;
 	/** Instead of a burst's own duration. */
 	readonly length?: Seconds;
+	/** As if it had been fired so many seconds ago. */
+	readonly ago?: Seconds;
 	/** Where it came from, in the world: for presets in the space `source`. */
 	readonly at?: readonly [number, number, number];
 }
@@ -37,6 +39,8 @@ export type Outcome = 'started' | 'replaced' | 'restarted' | 'extended' | 'ignor
 export class Player {
 	/** The last frame's offset: x, y, z in metres (pixels), pitch, yaw, roll in degrees, fov in degrees (percent). */
 	readonly offset = new Float64Array(CHANNEL_COUNT);
+	private readonly presets = new Map<string, ShakePreset>();
+	/** Compiled when they are first fired: a kit may hold thousands. */
 	private readonly shakes = new Map<string, CompiledShake>();
 	private readonly running: Play[] = [];
 	private readonly scratch: Scratch = createScratch();
@@ -49,7 +53,14 @@ export class Player {
 
 	constructor(presets: readonly (ShakePreset | CarriedPreset)[], options: PlayerOptions = {}) {
 		this.seed = options.seed ?? 1;
-		for (const preset of presets) if (isShake(preset)) this.shakes.set(preset.id, compileShake(preset));
+		for (const preset of presets) if (isShake(preset)) this.presets.set(preset.id, preset);
+	}
+
+	private compiled(id: string): CompiledShake | undefined {
+		let shake = this.shakes.get(id);
+		const preset = this.presets.get(id);
+		if (!shake && preset) this.shakes.set(id, (shake = compileShake(preset)));
+		return shake;
 	}
 
 	/** Seconds since the player was made. */
@@ -73,7 +84,8 @@ export class Player {
 
 	/** Adds a preset or puts a changed one in place of the one with its id; running plays go on with the new numbers. */
 	setPreset(preset: ShakePreset): void {
-		this.shakes.set(preset.id, compileShake(preset));
+		this.presets.set(preset.id, preset);
+		this.shakes.delete(preset.id);
 		for (const play of this.running)
 			if (play.presetId === preset.id) play.retune(compileShake(preset, play.length), this.time);
 	}
@@ -81,6 +93,7 @@ export class Player {
 	/** Forgets a preset; its running plays fade out. */
 	removePreset(id: string): void {
 		this.stopPreset(id);
+		this.presets.delete(id);
 		this.shakes.delete(id);
 	}
 
@@ -89,7 +102,7 @@ export class Player {
 	 * null when no preset has this id, or when one plays and its rule is to ignore. `outcome` says which.
 	 */
 	fire(presetId: string, options: FireOptions = {}): Play | null {
-		const shake = this.shakes.get(presetId);
+		const shake = this.compiled(presetId);
 		this.lastOutcome = 'unknown';
 		if (!shake) return null;
 		const { overlap, timing } = shake.preset;
@@ -109,7 +122,8 @@ export class Player {
 		this.fired++;
 		const seed = shake.preset.seed ?? options.seed ?? this.seedOfPlay(this.fired);
 		const own = options.length === undefined ? shake : compileShake(shake.preset, options.length);
-		const play = new Play(this.fired, own, this.time, timing.delay, options.strength ?? 1, seed, options.length);
+		const trigger = this.time - (options.ago ?? 0);
+		const play = new Play(this.fired, own, trigger, timing.delay, options.strength ?? 1, seed, options.length);
 		if (shake.preset.space === 'source' && options.at)
 			play.sourceAxes = sourceAxes(this.rest, options.at, new Float64Array(9));
 		this.running.push(play);
@@ -186,7 +200,7 @@ export class Player {
 		running.length = kept;
 		for (let i = 0; i < kept; i++) {
 			const play = running[i]!;
-			scratch.frame[FACTOR] = ducking ? this.duckOf(play) : 1;
+			scratch.frame[FACTOR] = play.ducked = ducking ? this.duckOf(play) : 1;
 			if (play.movesIn === 'camera') play.addTo(scratch, offset);
 			else {
 				this.turned.fill(0);
