@@ -6,7 +6,7 @@ import ts from 'typescript-eslint';
 const walls = {
 	core: [],
 	ui: [],
-	plots: ['core', 'plots'],
+	plots: ['core', 'plots', 'ui'],
 	viewport: ['core', 'ui', 'viewport'],
 	session: ['core', 'session', 'workers'],
 	workers: ['core', 'workers'],

@@ -9,4 +9,5 @@
 export { createPlayer } from '../src/lib/core/shake/player';
 export type { FireOptions, Player, PlayerOptions } from '../src/lib/core/shake/player';
 export type { Play } from '../src/lib/core/shake/play';
+export { applyCeilings, compileCeilings, type Ceilings } from '../src/lib/core/chain/ceiling';
 export { CHANNELS } from '../src/lib/core/units/channels';

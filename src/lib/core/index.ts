@@ -3,7 +3,7 @@ export { CHANNELS, CHANNEL_COUNT, channelsOf, familyOf, unitOf } from './units/c
 export type { Channel, ChannelFamily, View } from './units/channels';
 export { toDegrees, toRadians } from './units/quantities';
 export type { Cycles, Degrees, Hertz, Metres, Radians, Seconds } from './units/quantities';
-export { clamp, clamp01 } from './math/scalar';
+export { clamp, clamp01, log2 as log2Of } from './math/scalar';
 export { compileEase, easeAt, EASE_NAMES, overshoots, runEase } from './math/ease';
 export type { Ease, EaseHandles, EaseName } from './math/ease';
 export { compileCurve, runCurve } from './math/curve';

@@ -11,6 +11,7 @@ import {
 	type View
 } from '$lib/core';
 import { inkOf } from './inks';
+import { dyesNow } from './dyes';
 
 export interface StripFrame {
 	readonly width: number;
@@ -73,9 +74,6 @@ export function reachOf(track: Track, into = new Float64Array(CHANNEL_COUNT)): F
 	return into;
 }
 
-const PAPER = { back: '#faf7ef', fine: '#efe8d6', rule: '#ded4bd', hole: '#e6dfcd', zero: '#cfc3a6', ink: '#51606e' };
-const AMBER = { fill: 'rgba(242,176,74,0.20)', line: '#c9730a' };
-
 /** Seconds between two numbers on the ruler, so that they stand at least 52 px apart. */
 export function rulerStep(seconds: Seconds, pixels: number): Seconds {
 	const least = (seconds / Math.max(1, pixels)) * 52;
@@ -85,6 +83,7 @@ export function rulerStep(seconds: Seconds, pixels: number): Seconds {
 
 export function drawPaper(pen: CanvasRenderingContext2D, frame: StripFrame, bands: readonly Band[]): void {
 	const { width, height, from, to } = frame;
+	const PAPER = dyesNow().paper;
 	const [left, right] = [MARGIN.left, width - MARGIN.right];
 	const [top, bottom] = [MARGIN.top, height - MARGIN.bottom];
 	pen.fillStyle = PAPER.back;
@@ -176,9 +175,10 @@ export function drawGain(
 			shape.lineTo(x, y);
 			edge[i === levels.length - 1 ? 'moveTo' : 'lineTo'](x, y);
 		}
-		pen.fillStyle = AMBER.fill;
+		const { amber } = dyesNow();
+		pen.fillStyle = amber.fill;
 		pen.fill(shape);
-		pen.strokeStyle = AMBER.line;
+		pen.strokeStyle = amber.line;
 		pen.globalAlpha = 0.45;
 		pen.lineWidth = 1;
 		pen.stroke(edge);
@@ -195,7 +195,7 @@ export function drawCurves(
 	count: number,
 	timeOf: (i: number) => Seconds,
 	view: View,
-	alpha = 1
+	{ alpha = 1, width = 1.6, dots = false }: { alpha?: number; width?: number; dots?: boolean } = {}
 ): void {
 	pen.save();
 	pen.beginPath();
@@ -206,9 +206,10 @@ export function drawCurves(
 		frame.height - MARGIN.top - MARGIN.bottom
 	);
 	pen.clip();
-	pen.lineWidth = 1.6;
+	pen.lineWidth = width;
 	pen.lineJoin = 'round';
 	pen.globalAlpha = alpha;
+	const { inks } = dyesNow();
 	for (const band of bands) {
 		const half = (band.bottom - band.top) / 2;
 		const middle = band.top + half;
@@ -216,17 +217,52 @@ export function drawCurves(
 		for (const channel of band.channels) {
 			const ink = inkOf(channel, view);
 			const c = CHANNELS.indexOf(channel);
-			pen.strokeStyle = ink.color;
-			pen.setLineDash(ink.dash as number[]);
+			pen.strokeStyle = pen.fillStyle = inks[channel];
+			pen.setLineDash(dots ? [] : (ink.dash as number[]));
 			pen.beginPath();
 			for (let i = 0; i < count; i++) {
 				const x = xAt(frame, timeOf(i));
 				const y = middle - values[i * CHANNEL_COUNT + c]! * height;
-				if (i === 0) pen.moveTo(x, y);
+				if (dots) pen.rect(x - 1.6, y - 1.6, 3.2, 3.2);
+				else if (i === 0) pen.moveTo(x, y);
 				else pen.lineTo(x, y);
 			}
-			pen.stroke();
+			if (dots) pen.fill();
+			else pen.stroke();
 		}
 	}
+	pen.restore();
+}
+
+/** Marks where a channel bends under its ceiling: a dashed line at the ceiling, and a bar along the stretch that is bent. */
+export function drawCeilings(
+	pen: CanvasRenderingContext2D,
+	frame: StripFrame,
+	bands: readonly Band[],
+	ceilings: Float64Array,
+	bentAt: (time: Seconds) => boolean
+): void {
+	const { alarm } = dyesNow();
+	const [left, right] = [MARGIN.left, frame.width - MARGIN.right];
+	pen.save();
+	pen.strokeStyle = pen.fillStyle = alarm;
+	for (const band of bands) {
+		const middle = (band.top + band.bottom) / 2;
+		const height = ((band.bottom - band.top) / 2 - 4) / band.scale;
+		pen.setLineDash([3, 4]);
+		pen.lineWidth = 1;
+		for (const channel of band.channels) {
+			const most = ceilings[CHANNELS.indexOf(channel)]!;
+			if (!(most <= band.scale)) continue;
+			for (const side of [-1, 1]) {
+				pen.beginPath();
+				pen.moveTo(left, middle - side * most * height);
+				pen.lineTo(right, middle - side * most * height);
+				pen.stroke();
+			}
+		}
+	}
+	pen.setLineDash([]);
+	for (let x = left; x < right; x += 2) if (bentAt(timeAt(frame, x))) pen.fillRect(x, MARGIN.top - 3, 2, 3);
 	pen.restore();
 }

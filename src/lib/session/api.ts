@@ -5,6 +5,8 @@ export interface StoredPreset {
 	readonly key: string;
 	readonly version: number;
 	readonly savedAt: string;
+	/** Its place in the project's order. */
+	readonly position: number;
 	readonly document: ShakePreset;
 }
 
@@ -61,8 +63,21 @@ export const savePreset = (
 ): Promise<Answer<{ version: number; savedAt: string }>> =>
 	call('PUT', `${presetsOf(slug)}/${key}`, { base, document, note });
 
-export const retirePreset = (slug: string, key: string, retired: boolean): Promise<Answer<unknown>> =>
-	call('PATCH', `${presetsOf(slug)}/${key}`, { retired });
+/** A page of presets behind a place, or of those that were retired. */
+export const fetchPresets = (slug: string, after: number, retired = false): Promise<Answer<StoredPreset[]>> =>
+	call('GET', `${presetsOf(slug)}?after=${after}${retired ? '&retired=1' : ''}`);
+
+export const createPresets = (
+	slug: string,
+	documents: readonly ShakePreset[],
+	note: string
+): Promise<Answer<StoredPreset[]>> => call('PUT', presetsOf(slug), { documents, note });
+
+export const retirePresets = (
+	slug: string,
+	keys: readonly string[],
+	retired: boolean
+): Promise<Answer<{ changed: number }>> => call('PATCH', presetsOf(slug), { keys, retired });
 
 export const fetchVersions = (slug: string, key: string): Promise<Answer<VersionEntry[]>> =>
 	call('GET', `${presetsOf(slug)}/${key}/versions`);

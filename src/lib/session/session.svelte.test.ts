@@ -14,7 +14,13 @@ class FakeServer {
 	readonly notes: string[] = [];
 
 	get stored(): StoredPreset {
-		return { key: 'thud', version: this.version, savedAt: '2026-01-01T08:00:00Z', document: this.document };
+		return {
+			key: 'thud',
+			version: this.version,
+			savedAt: '2026-01-01T08:00:00Z',
+			position: 0,
+			document: this.document
+		};
 	}
 
 	async fetch(path: string, init: { method?: string; body?: string }): Promise<Response> {
@@ -31,7 +37,7 @@ class FakeServer {
 		if (path.endsWith('/versions/1')) return Response.json({ ...newPreset('thud', 'Thud'), amount: 0.25 });
 		if (init.method === 'POST')
 			return Response.json(
-				{ key: body.document.id, version: 1, savedAt: '2026-01-01T08:00:00Z', document: body.document },
+				{ key: body.document.id, version: 1, savedAt: '2026-01-01T08:00:00Z', position: 0, document: body.document },
 				{ status: 201 }
 			);
 		return Response.json({ message: 'unknown' }, { status: 404 });

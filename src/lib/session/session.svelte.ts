@@ -4,7 +4,9 @@
  */
 import { getContext, setContext } from 'svelte';
 import type { Draft as ImmerDraft } from 'immer';
-import { freeId, History, newPreset, type ShakePreset } from '$lib/core';
+import { freeId, History, newPreset, type Arrival, type Choice, type ShakePreset } from '$lib/core';
+import { MotionWorker } from '../workers/motion';
+import { Shelf } from '../workers/shelf';
 import * as api from './api';
 import { Drafts } from './drafts';
 import { Tabs, type TabMessage } from './tabs';
@@ -28,6 +30,7 @@ export interface Notice {
 interface Saved {
 	readonly version: number;
 	readonly savedAt: string;
+	readonly position: number;
 }
 
 const SAVE_AFTER_MS = 700;
@@ -43,12 +46,17 @@ export class ProjectSession {
 	private keeping = $state.raw<Record<string, Keeping>>({});
 	/** Preset keys in the project's order. */
 	order = $state.raw<readonly string[]>([]);
+	/** How many presets are still to come from the server. */
+	missing = $state(0);
 	undoLabel = $state<string | null>(null);
 	redoLabel = $state<string | null>(null);
 	conflict = $state.raw<Conflict | null>(null);
 	notices = $state.raw<readonly Notice[]>([]);
 	/** Other tabs by what they look at. */
 	private others = $state.raw<Record<string, { readonly key: string; readonly at: number }>>({});
+	/** Measures, drawings and neighbours, off the page's thread. */
+	readonly worker = new MotionWorker();
+	readonly shelf = new Shelf(this.worker);
 	private readonly history: History<Documents>;
 	private readonly notes = new Map<string, string>();
 	private readonly timers = new Map<string, ReturnType<typeof setTimeout>>();
@@ -61,12 +69,15 @@ export class ProjectSession {
 
 	constructor(
 		readonly project: { readonly id: string; readonly slug: string; readonly name: string },
-		presets: readonly api.StoredPreset[]
+		presets: readonly api.StoredPreset[],
+		/** How many there are in all: those that did not come with the page are fetched once it stands. */
+		count: number = presets.length
 	) {
 		this.history = new History<Documents>(Object.fromEntries(presets.map((p) => [p.key, p.document])));
 		this.documents = this.history.present;
-		this.order = presets.map((p) => p.key);
-		this.saved = Object.fromEntries(presets.map((p) => [p.key, { version: p.version, savedAt: p.savedAt }]));
+		this.saved = Object.fromEntries(presets.map((p) => [p.key, savedOf(p)]));
+		this.order = this.inOrder(presets.map((p) => p.key));
+		this.missing = Math.max(0, count - presets.length);
 	}
 
 	/** Begins what needs a browser: drafts, other tabs. Returns what ends it. */
@@ -74,7 +85,7 @@ export class ProjectSession {
 		this.drafts = new Drafts();
 		this.tabs = new Tabs(this.project.slug, (message) => this.receive(message));
 		this.look(this.looking);
-		void this.recoverDrafts();
+		void this.fetchRest().then(() => this.recoverDrafts());
 		const leave = (): void => {
 			this.flush();
 			this.tabs?.leave();
@@ -86,6 +97,7 @@ export class ProjectSession {
 			window.removeEventListener('pagehide', leave);
 			this.flush();
 			this.tabs?.close();
+			this.worker.close();
 		};
 	}
 
@@ -152,6 +164,18 @@ export class ProjectSession {
 		return label;
 	}
 
+	/** Undo, and says what was undone. */
+	goBack(): void {
+		const label = this.undo();
+		this.say(label === null ? 'There is nothing to undo.' : `Undone: ${label}`);
+	}
+
+	/** Redo, and says what was done again. */
+	goForward(): void {
+		const label = this.redo();
+		this.say(label === null ? 'There is nothing to redo.' : `Done again: ${label}`);
+	}
+
 	/** Adds a preset and returns its key; null when the server refused. */
 	async add(document: ShakePreset, note = ''): Promise<string | null> {
 		const made = await api.createPreset(this.project.slug, document, note);
@@ -179,23 +203,105 @@ export class ProjectSession {
 		return this.add({ ...source, id: freeId(name, this.order), name, origin: key }, `copied from ${source.name}`);
 	}
 
-	async retire(key: string): Promise<boolean> {
-		const name = this.documents[key]?.name ?? key;
-		const at = this.order.indexOf(key);
-		const done = await api.retirePreset(this.project.slug, key, true);
+	/** Takes presets out of use; undo brings them back. False when the server refused. */
+	async retire(...keys: string[]): Promise<boolean> {
+		const present = keys.filter((key) => this.order.includes(key));
+		const what = present.length === 1 ? `“${this.documents[present[0]!]?.name}”` : `${present.length} presets`;
+		if (!(await this.putAway(present, true))) return false;
+		this.history.note(`Retire ${what}`, {
+			undo: () => void this.putAway(present, false),
+			redo: () => void this.putAway(present, true)
+		});
+		this.showLabels();
+		this.say(`${what} ${present.length === 1 ? 'is' : 'are'} retired.`, {
+			label: 'Bring back',
+			run: () => void this.putAway(present, false)
+		});
+		return true;
+	}
+
+	/** Those that were retired, newest order first. */
+	async retired(): Promise<api.Answer<api.StoredPreset[]>> {
+		return api.fetchPresets(this.project.slug, -1, true);
+	}
+
+	/** Brings a retired preset back into use. */
+	async bringBack(stored: api.StoredPreset): Promise<boolean> {
+		const done = await api.retirePresets(this.project.slug, [stored.key], false);
 		if (!done.ok) {
 			this.say(done.message);
 			return false;
 		}
-		this.order = this.order.filter((other) => other !== key);
-		this.say(`“${name}” is retired.`, {
-			label: 'Bring it back',
-			run: async () => {
-				if ((await api.retirePreset(this.project.slug, key, false)).ok)
-					this.order = [...this.order.slice(0, at), key, ...this.order.slice(at)];
-			}
-		});
+		this.take(stored);
 		return true;
+	}
+
+	private async putAway(keys: readonly string[], away: boolean): Promise<boolean> {
+		const done = await api.retirePresets(this.project.slug, keys, away);
+		if (!done.ok) {
+			this.say(done.message);
+			return false;
+		}
+		const rest = this.order.filter((key) => !keys.includes(key));
+		this.order = away ? rest : this.inOrder([...rest, ...keys]);
+		return true;
+	}
+
+	/** Sets one field of several presets as one undoable step. */
+	changeMany(keys: readonly string[], label: string, recipe: (preset: ImmerDraft<ShakePreset>) => void): void {
+		const changed = this.history.change(label, (draft) => {
+			for (const key of keys) if (draft[key]) recipe(draft[key]);
+		});
+		if (changed) this.publish();
+	}
+
+	/**
+	 * Takes in what a kit brings, by a choice for each preset whose id is taken. What is replaced stays in its list of
+	 * versions; undo takes all of it back. Says what came of it; null when the server refused and nothing was done.
+	 */
+	async bringIn(list: readonly Arrival[], choiceOf: (id: string) => Choice, from: string): Promise<string | null> {
+		const fresh = list.filter(
+			(a) => a.standing === 'new' || (a.standing === 'differs' && choiceOf(a.preset.id) === 'both')
+		);
+		const replaced = list.filter((a) => a.standing === 'differs' && choiceOf(a.preset.id) === 'replace');
+		let made: readonly api.StoredPreset[] = [];
+		if (fresh.length > 0) {
+			const answer = await api.createPresets(
+				this.project.slug,
+				fresh.map((a) => a.preset),
+				`brought in from ${from}`.slice(0, 200)
+			);
+			if (!answer.ok) {
+				this.say(answer.message);
+				return null;
+			}
+			made = answer.value;
+			this.takeMany(made);
+			const keys = made.map((p) => p.key);
+			this.history.note(`Bring in ${keys.length} presets`, {
+				undo: () => void this.putAway(keys, true),
+				redo: () => void this.putAway(keys, false)
+			});
+		}
+		if (replaced.length > 0) {
+			const news = new Map(replaced.map((a) => [a.preset.id, a.preset]));
+			for (const key of news.keys()) this.notes.set(key, `replaced from ${from}`.slice(0, 200));
+			const changed = this.history.change(`Replace ${replaced.length} presets`, (draft) => {
+				for (const [key, preset] of news) draft[key] = preset as ImmerDraft<ShakePreset>;
+			});
+			if (changed) this.publish();
+		}
+		this.showLabels();
+		const same = list.filter((a) => a.standing === 'same').length;
+		const kept = list.length - fresh.length - replaced.length - same;
+		return [
+			`${made.length} brought in`,
+			replaced.length > 0 ? `${replaced.length} replaced` : '',
+			kept > 0 ? `${kept} left as they are` : '',
+			same > 0 ? `${same} were here already` : ''
+		]
+			.filter(Boolean)
+			.join(', ');
 	}
 
 	versions(key: string): Promise<api.Answer<api.VersionEntry[]>> {
@@ -218,7 +324,7 @@ export class ProjectSession {
 		const mine = this.documents[key]!;
 		this.conflict = null;
 		if (choice === 'mine') {
-			this.saved = { ...this.saved, [key]: { version: theirs.version, savedAt: theirs.savedAt } };
+			this.saved = { ...this.saved, [key]: savedOf(theirs) };
 			this.notes.set(key, `kept over version ${theirs.version}`);
 			await this.save(key);
 			return null;
@@ -263,24 +369,56 @@ export class ProjectSession {
 
 	/** Takes over what the server has, as a change that undo passes by. */
 	private take(stored: api.StoredPreset): void {
-		this.history.accept((draft) => void (draft[stored.key] = stored.document as ImmerDraft<ShakePreset>));
-		if (!this.order.includes(stored.key)) this.order = [...this.order, stored.key];
-		this.saved = { ...this.saved, [stored.key]: { version: stored.version, savedAt: stored.savedAt } };
-		this.publish(stored.key);
+		this.takeMany([stored]);
 		this.setKeeping(stored.key, 'kept');
 		void this.drafts?.drop(this.project.slug, stored.key);
 	}
 
-	/** Shows the history's present; every document that differs is due to be saved, but for the one just taken over. */
-	private publish(taken?: string): void {
-		const before = this.documents;
-		this.documents = this.history.present;
+	private takeMany(list: readonly api.StoredPreset[]): void {
+		this.history.accept((draft) => {
+			for (const stored of list) draft[stored.key] = stored.document as ImmerDraft<ShakePreset>;
+		});
+		const taken = new Set(list.map((stored) => stored.key));
+		this.saved = { ...this.saved, ...Object.fromEntries(list.map((stored) => [stored.key, savedOf(stored)])) };
+		const known = new Set(this.order);
+		const fresh = list.filter((stored) => !known.has(stored.key)).map((stored) => stored.key);
+		if (fresh.length > 0) this.order = this.inOrder([...this.order, ...fresh]);
+		this.publish(taken);
+	}
+
+	private inOrder(keys: readonly string[]): string[] {
+		const place = (key: string): number => this.saved[key]?.position ?? Infinity;
+		return [...keys].sort((a, b) => place(a) - place(b) || 0);
+	}
+
+	/** Fetches what did not come with the page, a thousand at a time. */
+	private async fetchRest(): Promise<void> {
+		let after = this.missing > 0 ? -1 : Infinity;
+		while (this.missing > 0 && after < Infinity) {
+			const answer = await api.fetchPresets(this.project.slug, after);
+			if (!answer.ok) return this.say('Not all presets could be fetched; load the page again to try once more.');
+			const known = new Set(this.order);
+			const fresh = answer.value.filter((stored) => !known.has(stored.key));
+			this.takeMany(fresh);
+			this.missing = answer.value.length < 1000 ? 0 : Math.max(1, this.missing - fresh.length);
+			after = answer.value.at(-1)?.position ?? Infinity;
+		}
+	}
+
+	private showLabels(): void {
 		this.undoLabel = this.history.undoLabel;
 		this.redoLabel = this.history.redoLabel;
+	}
+
+	/** Shows the history's present; every document that differs is due to be saved, but for the one just taken over. */
+	private publish(taken?: ReadonlySet<string>): void {
+		const before = this.documents;
+		this.documents = this.history.present;
+		this.showLabels();
 		for (const [key, document] of Object.entries(this.documents)) {
 			if (before[key] === document) continue;
 			for (const listener of this.listeners) listener(document);
-			if (key === taken) continue;
+			if (taken?.has(key)) continue;
 			if (this.keepingOf(key) !== 'conflict') this.setKeeping(key, 'changed');
 			this.saveSoon(key, SAVE_AFTER_MS);
 		}
@@ -331,8 +469,9 @@ export class ProjectSession {
 		const answer = await api.savePreset(this.project.slug, key, base, document, this.notes.get(key) ?? '');
 		if (answer.ok) {
 			this.notes.delete(key);
-			this.saved = { ...this.saved, [key]: answer.value };
-			this.tabs?.send({ kind: 'saved', tab: this.tabs.id, key, ...answer.value, document });
+			const { position } = this.saved[key]!;
+			this.saved = { ...this.saved, [key]: { ...answer.value, position } };
+			this.tabs?.send({ kind: 'saved', tab: this.tabs.id, key, ...answer.value, position, document });
 			const changedMeanwhile = this.documents[key] !== document;
 			this.setKeeping(key, changedMeanwhile ? 'changed' : 'kept');
 			if (changedMeanwhile) this.saveSoon(key, SAVE_AFTER_MS);
@@ -384,6 +523,8 @@ export class ProjectSession {
 		}
 	}
 }
+
+const savedOf = ({ version, savedAt, position }: api.StoredPreset): Saved => ({ version, savedAt, position });
 
 const CONTEXT = Symbol('session');
 export const provideSession = (session: ProjectSession): ProjectSession => setContext(CONTEXT, session);

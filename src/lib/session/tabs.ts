@@ -10,6 +10,7 @@ export type TabMessage =
 			readonly key: string;
 			readonly version: number;
 			readonly savedAt: string;
+			readonly position: number;
 			readonly document: ShakePreset;
 	  };
 

@@ -182,7 +182,7 @@
 		overflow: hidden;
 	}
 	.tile .turn {
-		padding: 5px 8px 6px;
+		padding: 3px 8px 5px;
 	}
 	.tile:hover,
 	.tile:focus-within {
@@ -223,7 +223,7 @@
 		pointer-events: none;
 	}
 	.cell .turn {
-		padding: 3px 8px;
+		padding: 2px 8px;
 		text-align: right;
 	}
 	.cell:hover {

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A panel under the button that opens it. Escape and a press outside close it; focus goes back to the button. */
 	import type { Snippet } from 'svelte';
+	import { autoUpdate, computePosition, flip, offset, shift } from '@floating-ui/dom';
 
 	interface Props {
 		label: string;
@@ -9,10 +10,11 @@
 		children: Snippet<[() => void]>;
 		onopen?: () => void;
 		align?: 'left' | 'right';
-		look?: 'plain' | 'chip' | 'heading';
+		look?: 'plain' | 'chip' | 'heading' | 'icon';
 		title?: string;
+		disabled?: boolean;
 	}
-	let { label, button, children, onopen, align = 'left', look = 'plain', title }: Props = $props();
+	let { label, button, children, onopen, align = 'left', look = 'plain', title, disabled = false }: Props = $props();
 	let open = $state(false);
 	let root: HTMLElement;
 	let trigger: HTMLButtonElement;
@@ -24,6 +26,16 @@
 	function close() {
 		open = false;
 		trigger.focus();
+	}
+	/** In the top layer, so that no box clips it, and kept beside its button. */
+	function beside(panel: HTMLElement) {
+		panel.showPopover?.();
+		return autoUpdate(trigger, panel, async () => {
+			const placement = align === 'right' ? 'bottom-end' : 'bottom-start';
+			const middleware = [offset(6), flip(), shift({ padding: 8 })];
+			const { x, y } = await computePosition(trigger, panel, { strategy: 'fixed', placement, middleware });
+			Object.assign(panel.style, { left: `${x}px`, top: `${y}px` });
+		});
 	}
 </script>
 
@@ -50,12 +62,15 @@
 		aria-haspopup="dialog"
 		aria-label={label}
 		{title}
+		{disabled}
 		onclick={show}
 	>
 		{@render button()}
 	</button>
 	{#if open}
-		<div class="panel {align}" role="dialog" aria-label={label}>{@render children(close)}</div>
+		<div class="panel" popover="manual" role="dialog" aria-label={label} {@attach beside}>
+			{@render children(close)}
+		</div>
 	{/if}
 </div>
 
@@ -84,13 +99,26 @@
 		border-color: var(--lamp);
 		color: var(--ink);
 	}
+	.icon {
+		display: grid;
+		place-items: center;
+		border-radius: 5px;
+	}
+	.icon:hover:not(:disabled) {
+		background: var(--lamp-wash);
+	}
+	button:disabled {
+		opacity: 0.45;
+		cursor: default;
+	}
 	.heading {
 		max-width: 100%;
 	}
 	.panel {
-		position: absolute;
-		top: calc(100% + 6px);
-		z-index: 30;
+		position: fixed;
+		inset: auto;
+		margin: 0;
+		color: var(--ink);
 		min-width: 14rem;
 		max-height: min(30rem, 74vh);
 		overflow: auto;
@@ -99,11 +127,5 @@
 		border-radius: 9px;
 		box-shadow: var(--shadow);
 		padding: 6px;
-	}
-	.right {
-		right: 0;
-	}
-	.left {
-		left: 0;
 	}
 </style>

@@ -1,23 +1,9 @@
 /** The lamp-room gallery at dusk: what the window looks at. Everything stands at a known distance from the resting eye. */
 import * as THREE from 'three';
+import { GALLERY_REST } from './rests';
+import { spaceStage, type Landmark, type Stage } from './stage';
 
-/** Things the eye can judge motion by, with their distance from the resting camera. */
-export interface Landmark {
-	readonly name: string;
-	readonly distance: number;
-	readonly point: THREE.Vector3;
-}
-
-export interface Scene {
-	readonly scene: THREE.Scene;
-	readonly rest: { readonly position: THREE.Vector3; readonly quaternion: THREE.Quaternion; readonly fov: number };
-	readonly landmarks: readonly Landmark[];
-	/** Moves sea, beams and the little lights to a time in seconds. */
-	move(time: number): void;
-	dispose(): void;
-}
-
-const EYE = 1.62;
+const EYE = GALLERY_REST.position[1];
 const SEA = -9;
 const HORIZON = new THREE.Color('#c98f5e');
 const HAZE = new THREE.Color('#6f7f86');
@@ -365,7 +351,32 @@ function farLight(): THREE.Group {
 	return group;
 }
 
-export function createGallery(): Scene {
+/** Slim banded posts at set distances, their heads in a row below the picture's centre: how far each moves shows what depth does. */
+function posts(): { group: THREE.Group; marks: Landmark[] } {
+	const group = new THREE.Group();
+	const marks: Landmark[] = [];
+	const dark = new THREE.MeshBasicMaterial({ color: '#20303d', fog: false });
+	const bright = new THREE.MeshBasicMaterial({ color: '#f2b04a', fog: false });
+	for (const [distance, across, below] of [
+		[1, -0.27, 0.1],
+		[5, -0.11, 0.075],
+		[20, 0.09, 0.055],
+		[100, 0.3, 0.035]
+	] as const) {
+		const thick = distance * 0.0055;
+		const tall = distance * 0.42;
+		const [x, y, z] = [across * distance, EYE - below * distance, -distance];
+		for (let band = 0; band < 7; band++) {
+			const high = tall / 7;
+			const piece = new THREE.CylinderGeometry(thick, thick, high, 6);
+			group.add(mesh(piece, band % 2 ? dark : bright, x, y - high * (band + 0.5), z));
+		}
+		marks.push({ name: '', distance, point: new THREE.Vector3(x, y, z) });
+	}
+	return { group, marks };
+}
+
+export function createGallery(): Stage {
 	const scene = new THREE.Scene();
 	scene.fog = new THREE.Fog(HAZE.getHex(), 70, 430);
 	scene.add(sky(), stars());
@@ -404,17 +415,19 @@ export function createGallery(): Scene {
 	const skiff = reef.getObjectByName('skiff')!;
 	const swing = storm.getObjectByName('swing')!;
 	const brass = bellPost.getObjectByName('bell')!;
-	const quaternion = new THREE.Quaternion().setFromEuler(new THREE.Euler(0.035, 0, 0, 'YXZ'));
-	const position = new THREE.Vector3(0, EYE, 0);
+	const row = posts();
+	row.group.visible = false;
+	scene.add(row.group);
 	const mark = (name: string, distance: number, x: number, y: number, z: number): Landmark => ({
 		name,
 		distance,
 		point: new THREE.Vector3(x, y, z)
 	});
 
-	return {
+	return spaceStage({
 		scene,
-		rest: { position, quaternion, fov: 60 },
+		rest: GALLERY_REST,
+		posts: row,
 		landmarks: [
 			mark('rail', 1.5, -0.3, 1.2, -1.48),
 			mark('bell', 5, 2.15, 1.3, -4.3),
@@ -436,13 +449,6 @@ export function createGallery(): Scene {
 			skiff.rotation.set(0.09 * Math.sin(time * 0.9), 0.4, 0.06 * Math.sin(time * 1.3 + 1));
 			swing.rotation.set(0.06 * Math.sin(time * 2.1), 0, 0.09 * Math.sin(time * 2.4 + 0.6));
 			brass.rotation.z = 0.05 * Math.sin(time * 1.6);
-		},
-		dispose() {
-			scene.traverse((part) => {
-				const drawn = part as Partial<THREE.Mesh>;
-				drawn.geometry?.dispose();
-				for (const material of [drawn.material ?? []].flat()) material.dispose();
-			});
 		}
-	};
+	});
 }

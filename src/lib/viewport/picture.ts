@@ -1,6 +1,11 @@
-/** The picture through the camera: applies an offset to the resting pose, draws, and tells where things come to lie. */
+/** The picture through the camera: applies offsets to the resting pose, draws, and tells where things come to lie. */
 import * as THREE from 'three';
+import type { View } from '$lib/core';
 import { createGallery } from './gallery';
+import { FlatOutside, OutsideView, type OutsideLook } from './outside';
+import { FLAT_HEIGHT, GALLERY_REST } from './rests';
+import type { Landmark, Stage } from './stage';
+import { createYard } from './yard';
 
 export interface MarkPlace {
 	readonly name: string;
@@ -13,42 +18,79 @@ export interface MarkPlace {
 	moved: number;
 }
 
-const DEG = Math.PI / 180;
-/** The rest outline is drawn for things this far away. */
-const OUTLINE_DISTANCE = 5;
+/** A part of the canvas, in CSS pixels from its upper left corner. */
+export interface Area {
+	readonly x: number;
+	readonly y: number;
+	readonly width: number;
+	readonly height: number;
+}
+
+export interface Wish {
+	/** Offsets of the two versions; `b` null: there is only one. */
+	readonly a: Float64Array;
+	readonly b: Float64Array | null;
+	/** How much of the width, from the left, shows A; the rest shows B. */
+	readonly seam: number;
+	/** The scene's time in seconds. */
+	readonly time: number;
+	/** The outside view and where it is drawn; null: it is not. */
+	readonly outside: { readonly look: OutsideLook; readonly area: Area } | null;
+}
+
+const stageFor = (view: View): Stage => (view === 'flat' ? createYard() : createGallery());
 
 export class Picture {
-	readonly marks: MarkPlace[];
+	marks: MarkPlace[] = [];
 	/** Corners of the resting picture's frame as the moved camera sees it: x, y of four points, in CSS pixels. */
 	readonly outline = new Float64Array(8);
 	private readonly renderer: THREE.WebGLRenderer;
-	private readonly world = createGallery();
-	private readonly camera = new THREE.PerspectiveCamera(60, 16 / 9, 0.05, 2000);
-	private readonly resting = new THREE.PerspectiveCamera(60, 16 / 9, 0.05, 2000);
-	private readonly turn = new THREE.Quaternion();
-	private readonly angles = new THREE.Euler(0, 0, 0, 'YXZ');
-	private readonly shift = new THREE.Vector3();
+	private readonly stages = new Map<View, Stage>();
+	private stage!: Stage;
+	private marked: readonly Landmark[] = [];
+	private readonly outsideSpace = new OutsideView(GALLERY_REST);
+	private outsideFlat: FlatOutside | null = null;
 	private readonly point = new THREE.Vector3();
 	private width = 16;
 	private height = 9;
 	private ratio = 1;
 	private average = 16;
+	private posts = false;
 
-	constructor(canvas: HTMLCanvasElement) {
+	/** `coarse`: the pixel ratio that a small picture stays at. */
+	constructor(
+		canvas: HTMLCanvasElement,
+		view: View = 'space',
+		private readonly coarse: number | null = null
+	) {
 		this.renderer = new THREE.WebGLRenderer({ canvas, antialias: false, powerPreference: 'high-performance' });
 		this.renderer.toneMapping = THREE.NoToneMapping;
-		this.marks = this.world.landmarks.map(({ name, distance }) => ({
-			name,
-			distance,
-			x: 0,
-			y: 0,
-			seen: false,
-			moved: 0
-		}));
-		const { rest } = this.world;
-		this.resting.position.copy(rest.position);
-		this.resting.quaternion.copy(rest.quaternion);
-		this.ratio = Math.min(window.devicePixelRatio || 1, 2);
+		this.renderer.setScissorTest(true);
+		this.ratio = coarse ?? Math.min(window.devicePixelRatio || 1, 2);
+		this.show(view);
+	}
+
+	/** Which scene is looked at. */
+	show(view: View): void {
+		let stage = this.stages.get(view);
+		if (!stage) this.stages.set(view, (stage = stageFor(view)));
+		this.stage = stage;
+		this.stage.shape(this.width / this.height);
+		this.chooseMarks();
+	}
+
+	get view(): View {
+		return this.stage.view;
+	}
+
+	/** Marks on the posts at 1, 5, 20 and 100 m instead of on what stands in the scene. */
+	showPosts(shown: boolean): void {
+		this.posts = shown;
+		this.chooseMarks();
+	}
+
+	get outsideView(): OutsideView {
+		return this.outsideSpace;
 	}
 
 	resize(width: number, height: number): void {
@@ -57,30 +99,39 @@ export class Picture {
 		this.height = height;
 		this.renderer.setPixelRatio(this.ratio);
 		this.renderer.setSize(width, height, false);
-		this.camera.aspect = this.resting.aspect = width / height;
-		this.resting.fov = this.world.rest.fov;
-		this.resting.updateProjectionMatrix();
-		this.resting.updateMatrixWorld();
+		this.stage.shape(width / height);
 	}
 
-	/** Draws the frame for an offset (seven channels) with the scene at `time` seconds. */
-	draw(offset: Float64Array, time: number): void {
-		const { camera, world } = this;
-		this.shift.set(offset[0]!, offset[1]!, offset[2]!).applyQuaternion(world.rest.quaternion);
-		camera.position.copy(world.rest.position).add(this.shift);
-		this.angles.set(offset[3]! * DEG, offset[4]! * DEG, offset[5]! * DEG);
-		camera.quaternion.copy(world.rest.quaternion).multiply(this.turn.setFromEuler(this.angles));
-		camera.fov = Math.min(150, Math.max(4, world.rest.fov + offset[6]!));
-		camera.updateProjectionMatrix();
-		camera.updateMatrixWorld();
-		world.move(time);
-		this.renderer.render(world.scene, camera);
-		this.place();
+	draw(wish: Wish): void {
+		const { a, b, time, outside } = wish;
+		const seam = b ? wish.seam : 1;
+		const at = Math.round(this.width * seam);
+		this.stage.move(time);
+		if (b && at < this.width) this.through(b, { x: at, y: 0, width: this.width - at, height: this.height });
+		if (at > 0) this.through(a, { x: 0, y: 0, width: at, height: this.height });
+		this.placeMarks();
+		if (outside) this.drawOutside(outside.look, outside.area);
+	}
+
+	/** A row of pictures, each with its own offset: `across` beside each other, as many rows as it takes. */
+	drawWall(offsets: readonly Float64Array[], across: number, gap: number, time: number): void {
+		const down = Math.ceil(offsets.length / across);
+		const width = (this.width - gap * (across - 1)) / across;
+		const height = (this.height - gap * (down - 1)) / down;
+		this.stage.move(time);
+		this.stage.shape(width / height);
+		offsets.forEach((offset, i) => {
+			const x = (i % across) * (width + gap);
+			const y = Math.floor(i / across) * (height + gap);
+			this.stage.pose(offset);
+			this.clip({ x, y, width, height }, true);
+			this.renderer.render(this.stage.scene, this.stage.camera);
+		});
 	}
 
 	/** Lowers the resolution when frames come late and raises it when there is room: the motion matters more than the pixels. */
 	adapt(frameMs: number): void {
-		if (frameMs > 250) return;
+		if (frameMs > 250 || this.coarse !== null) return;
 		this.average += (frameMs - this.average) * 0.05;
 		const most = Math.min(window.devicePixelRatio || 1, 2);
 		const wanted =
@@ -96,40 +147,60 @@ export class Picture {
 	}
 
 	dispose(): void {
-		this.world.dispose();
+		for (const stage of this.stages.values()) stage.dispose();
+		this.outsideSpace.dispose();
 		this.renderer.dispose();
 	}
 
-	private place(): void {
-		const { width, height } = this;
-		this.world.landmarks.forEach((landmark, i) => {
+	/** Draws the whole picture, clipped to a part of the canvas. */
+	private through(offset: Float64Array, part: Area): void {
+		this.stage.pose(offset);
+		this.renderer.setViewport(0, 0, this.width, this.height);
+		this.clip(part, false);
+		this.renderer.render(this.stage.scene, this.stage.camera);
+	}
+
+	/** three counts from the lower left corner, the page from the upper left. */
+	private clip(part: Area, fit: boolean): void {
+		const y = this.height - part.y - part.height;
+		this.renderer.setScissor(part.x, y, part.width, part.height);
+		if (fit) this.renderer.setViewport(part.x, y, part.width, part.height);
+	}
+
+	private drawOutside(look: OutsideLook, area: Area): void {
+		this.clip(area, true);
+		const aspect = area.width / area.height;
+		if (this.stage.view === 'space') return this.outsideSpace.draw(this.renderer, look, aspect);
+		this.outsideFlat ??= new FlatOutside(this.stage.scene);
+		this.outsideFlat.draw(this.renderer, look, aspect, this.width / this.height, FLAT_HEIGHT);
+	}
+
+	private chooseMarks(): void {
+		const { stage } = this;
+		const onPosts = this.posts && stage.posts.length > 0;
+		stage.showPosts(onPosts);
+		this.marked = onPosts ? stage.posts : stage.landmarks;
+		this.marks = this.marked.map(({ name, distance }) => ({ name, distance, x: 0, y: 0, seen: false, moved: 0 }));
+	}
+
+	/** Marks and outline of what was drawn last: of A, unless only B is shown. */
+	private placeMarks(): void {
+		const { width, height, stage } = this;
+		this.marked.forEach((landmark, i) => {
 			const mark = this.marks[i]!;
-			this.point.copy(landmark.point).project(this.resting);
+			stage.project(this.point.copy(landmark.point), true);
 			const restX = ((this.point.x + 1) * width) / 2;
 			const restY = ((1 - this.point.y) * height) / 2;
-			this.point.copy(landmark.point).project(this.camera);
+			stage.project(this.point.copy(landmark.point));
 			mark.x = ((this.point.x + 1) * width) / 2;
 			mark.y = ((1 - this.point.y) * height) / 2;
 			mark.seen = this.point.z < 1 && Math.abs(this.point.x) < 1 && Math.abs(this.point.y) < 1;
 			mark.moved = Math.hypot(mark.x - restX, mark.y - restY);
 		});
-		const high = Math.tan((this.world.rest.fov * DEG) / 2) * OUTLINE_DISTANCE;
-		const wide = high * this.resting.aspect;
-		CORNERS.forEach(([x, y], i) => {
-			this.point
-				.set(x * wide, y * high, -OUTLINE_DISTANCE)
-				.applyMatrix4(this.resting.matrixWorld)
-				.project(this.camera);
+		stage.corners.forEach((corner, i) => {
+			stage.project(this.point.copy(corner));
 			this.outline[2 * i] = ((this.point.x + 1) * width) / 2;
 			this.outline[2 * i + 1] = ((1 - this.point.y) * height) / 2;
 		});
 	}
 }
-
-const INSET = 0.965;
-const CORNERS = [
-	[-INSET, INSET],
-	[INSET, INSET],
-	[INSET, -INSET],
-	[-INSET, -INSET]
-] as const;

@@ -15,6 +15,10 @@ export interface SampleOptions {
 	readonly strength?: number;
 	/** When, after the trigger, the play is stopped. */
 	readonly stopAt?: Seconds;
+	/** Where it comes from, in metres; left out: 5 m ahead. */
+	readonly source?: readonly [number, number, number];
+	/** Where the camera rests: position, then a unit quaternion x, y, z, w; left out: at the origin, looking along −z. */
+	readonly rest?: readonly [number, number, number, number, number, number, number];
 }
 
 export interface Track {
@@ -38,7 +42,8 @@ export function sampleShake(preset: ShakePreset, options: SampleOptions = {}): T
 	if (!(fps > 0 && fps < Infinity)) throw new RangeError(`Samples a second must be above 0; it is ${fps}.`);
 	if (!(seconds >= 0 && seconds < Infinity)) throw new RangeError(`Seconds must be 0 or more; it is ${seconds}.`);
 	const player = new Player([preset], { seed });
-	const play = player.fire(preset.id, { strength, seed: options.playSeed, at: SAMPLE_SOURCE })!;
+	if (options.rest) player.setRest(...options.rest);
+	const play = player.fire(preset.id, { strength, seed: options.playSeed, at: options.source ?? SAMPLE_SOURCE })!;
 	const count = Math.floor(seconds * fps + 1e-9) + 1;
 	const values = new Float64Array(count * CHANNEL_COUNT);
 	let stopped = stopAt === undefined;

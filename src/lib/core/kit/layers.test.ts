@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { newLayer, newPreset } from './defaults';
+import type { ShakePreset } from './types';
 import { copyLayer, layerName, orderLayers, withSolo } from './layers';
 
 const preset = { ...newPreset('p', 'P'), layers: [newLayer('a'), { ...newLayer('b'), name: 'Rattle' }, newLayer('c')] };
-const ids = (p: typeof preset): string[] => p.layers.map((layer) => layer.id);
+const ids = (p: ShakePreset): string[] => p.layers.map((layer) => layer.id);
 
 describe('layers', () => {
 	it('a copy stands behind its original, with an id and a name of its own', () => {

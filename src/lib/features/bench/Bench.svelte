@@ -2,15 +2,16 @@
 	import { onMount, untrack } from 'svelte';
 	import { tinykeys } from 'tinykeys';
 	import type { ShakePreset } from '$lib/core';
+	import { useCommands, type Command, type Shortcut } from '$lib/ui/commands.svelte';
+	import { isPressable, isTyping } from '$lib/ui/targets';
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import { BenchState } from './bench.svelte';
+	import { BenchState, paperLength } from './bench.svelte';
 	import BenchHead from './BenchHead.svelte';
 	import BenchWindow from './BenchWindow.svelte';
-	import ConflictDialog from './ConflictDialog.svelte';
 	import Keys from './Keys.svelte';
 	import Sheet from './Sheet.svelte';
-	import ShortcutsDialog from './ShortcutsDialog.svelte';
 	import Strip from './Strip.svelte';
+	import { WindowShows } from './window.svelte';
 
 	interface Props {
 		session: ProjectSession;
@@ -21,13 +22,75 @@
 
 	const bench = untrack(() => new BenchState(session));
 	const preset = $derived(session.preset(presetKey));
-	let shortcuts = $state(false);
 	let still = $state(false);
 
+	let sheet: Sheet | undefined = $state();
+	const shows = new WindowShows();
+	const commands = useCommands();
+
+	/** What the palette offers here. */
+	const offered = (): readonly Command[] => {
+		const command = (id: string, label: string, about: string, keys: string, run: () => void): Command => ({
+			id: `bench ${id}`,
+			label,
+			about,
+			keys,
+			run
+		});
+		return [
+			command('fire', `Fire ${preset?.name ?? 'it'}`, 'keys', 'Space', () => bench.press(presetKey, performance.now())),
+			command('repeat', 'Fire again and again', 'keys', 'R', () => bench.toggleRepeat()),
+			command('stop', 'Let everything fade out', 'keys', 'X', () => bench.stopAll()),
+			command('pause', bench.paused ? 'Go on' : 'Pause', 'time', 'P', pause),
+			command('speed', 'Slower, or full speed', 'time', 'S', nextSpeed),
+			command('loop', 'Play the whole again and again', 'time', 'L', toggleLoop),
+			command('compare', 'Compare A and B', 'window', 'Q', nextCompare),
+			command('hold', 'Hold A as B', 'window', '', () => bench.hold(preset!)),
+			command('outside', 'Outside view', 'window', 'O', () => (shows.outside = !shows.outside)),
+			command('scope', 'Scope', 'window', 'C', () => (shows.scope = !shows.scope)),
+			command('posts', 'Distance posts', 'window', '', () => (shows.distances = 'posts')),
+			command('vary', 'Six neighbours', 'sheet', 'V', () => sheet?.turnTo('vary')),
+			command('new', 'New preset', 'presets', '', () => openMade(session.addNew())),
+			command('copy', 'Copy this preset', 'presets', '', () => openMade(session.copy(presetKey))),
+			command('retire', 'Retire this preset', 'presets', '', retire)
+		];
+	};
+	const SHORTCUTS: readonly Shortcut[] = [
+		{ keys: '1 … 9', what: 'Fire that key’s preset. Continuous: hold, or tap to leave it on and tap again to stop' },
+		{ keys: 'Shift + 1 … 9', what: 'Open that key’s preset to tune it' },
+		{ keys: 'Space', what: 'Fire the open preset' },
+		{ keys: 'R', what: 'Fire it again and again' },
+		{ keys: 'X', what: 'Let everything fade out' },
+		{ keys: 'P', what: 'Pause and go on' },
+		{ keys: '.', what: 'While paused: one picture on' },
+		{ keys: 'S', what: 'Full speed, a quarter, a tenth' },
+		{ keys: 'L', what: 'Play the whole again and again; drag with Shift on the strip’s ruler for a part' },
+		{ keys: 'Q', what: 'Hold a B beside A; then A, both, B' },
+		{ keys: 'V', what: 'Six neighbours' },
+		{ keys: 'O, C', what: 'Outside view, scope' }
+	];
+	async function openMade(made: Promise<string | null>) {
+		const key = await made;
+		if (key) onopen(key);
+	}
+	async function retire() {
+		const at = session.order.indexOf(presetKey);
+		if (session.order.length < 2 || !(await session.retire(presetKey))) return;
+		const next = session.order[Math.min(at, session.order.length - 1)];
+		if (next) onopen(next);
+	}
+	const pause = (): void => (bench.paused ? bench.goOn() : void (bench.paused = true));
+	const nextSpeed = (): void => void (bench.speed = bench.speed === 1 ? 0.25 : bench.speed === 0.25 ? 0.1 : 1);
+	const toggleLoop = (): void => bench.setLoop(bench.loop ? null : { from: 0, to: paperLength(preset!).seconds });
+
 	$effect(() => {
-		bench.open = presetKey;
-		untrack(() => session.look(presetKey));
+		const key = presetKey;
+		untrack(() => {
+			bench.choose(key);
+			session.look(key);
+		});
 	});
+	$effect(() => shows.keep());
 
 	/** One change of the open preset; changes with the same mark are one undo step until one says it is done. */
 	function change(label: string, recipe: (preset: ShakePreset) => ShakePreset, mark: string, done: boolean) {
@@ -35,16 +98,10 @@
 		if (done) session.seal();
 	}
 
-	function travel(way: 'undo' | 'redo') {
-		const label = way === 'undo' ? session.undo() : session.redo();
-		if (label === null) session.say(way === 'undo' ? 'There is nothing to undo.' : 'There is nothing to redo.');
-		else session.say(`${way === 'undo' ? 'Undone' : 'Done again'}: ${label}`);
+	function nextCompare() {
+		if (!bench.other) return bench.hold(preset!, 'split');
+		bench.compare = bench.compare === 'a' ? 'split' : bench.compare === 'split' ? 'b' : 'a';
 	}
-
-	const isTyping = (target: EventTarget | null): boolean =>
-		target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
-	const isPressable = (target: EventTarget | null): boolean =>
-		target instanceof HTMLElement && target.closest('button, a, [role="radio"], [role="switch"], summary') !== null;
 
 	function keyDown(event: KeyboardEvent) {
 		if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -67,6 +124,7 @@
 	}
 
 	onMount(() => {
+		shows.recall();
 		still = matchMedia('(prefers-reduced-motion: reduce)').matches;
 		if (still) bench.paused = true;
 		bench.wake();
@@ -76,16 +134,16 @@
 			run();
 		};
 		const stopKeys = tinykeys(window, {
-			'$mod+z': plain(() => travel('undo')),
-			'$mod+Shift+z': plain(() => travel('redo')),
-			'$mod+y': plain(() => travel('redo')),
-			p: plain(() => (bench.paused = !bench.paused)),
+			p: plain(pause),
+			o: plain(() => (shows.outside = !shows.outside)),
+			c: plain(() => (shows.scope = !shows.scope)),
+			v: plain(() => sheet?.turnTo('vary')),
+			q: plain(nextCompare),
+			l: plain(toggleLoop),
 			r: plain(() => bench.toggleRepeat()),
-			s: plain(() => (bench.speed = bench.speed === 1 ? 0.25 : bench.speed === 0.25 ? 0.1 : 1)),
-			'.': plain(() => bench.paused && bench.step(1 / 60)),
-			x: plain(() => bench.stopAll()),
-			'?': plain(() => (shortcuts = true)),
-			'Shift+?': plain(() => (shortcuts = true))
+			s: plain(nextSpeed),
+			'.': plain(() => bench.paused && bench.step(1 / (bench.pictureRate || 60))),
+			x: plain(() => bench.stopAll())
 		});
 		let last = performance.now();
 		let request = requestAnimationFrame(function next(now: number) {
@@ -93,9 +151,11 @@
 			bench.frame(Math.max(0, now - last) / 1000);
 			last = now;
 		});
+		const takeBack = commands.offer(offered, SHORTCUTS);
 		return () => {
 			cancelAnimationFrame(request);
 			stopKeys();
+			takeBack();
 			bench.dispose();
 		};
 	});
@@ -105,18 +165,10 @@
 
 {#if preset}
 	<div class="bench">
-		<BenchHead
-			{session}
-			{bench}
-			{preset}
-			{onopen}
-			onundo={() => travel('undo')}
-			onredo={() => travel('redo')}
-			onhelp={() => (shortcuts = true)}
-		/>
+		<BenchHead {session} {bench} {preset} {onopen} />
 		<main>
-			<BenchWindow {bench} {preset} {still} />
-			<Sheet {bench} {preset} onchange={change} />
+			<BenchWindow {bench} {preset} {shows} {still} />
+			<Sheet bind:this={sheet} {bench} {preset} worker={session.worker} shelf={session.shelf} onchange={change} />
 			<Strip {bench} {preset} onchange={change} />
 			<Keys {session} {bench} {presetKey} {onopen} />
 		</main>
@@ -126,8 +178,6 @@
 		This preset is not in the project any more. <a href="/{session.project.slug}/bench">Go to the first one</a>
 	</p>
 {/if}
-<ShortcutsDialog open={shortcuts} onclose={() => (shortcuts = false)} />
-<ConflictDialog {session} oncopied={onopen} />
 
 <style>
 	.bench {

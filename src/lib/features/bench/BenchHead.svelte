@@ -1,5 +1,4 @@
 <script lang="ts">
-	import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
 	import Pause from '@lucide/svelte/icons/pause';
 	import Play from '@lucide/svelte/icons/play';
 	import Redo from '@lucide/svelte/icons/redo-2';
@@ -9,6 +8,7 @@
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { BenchState } from './bench.svelte';
+	import ComparePicker from './ComparePicker.svelte';
 	import PresetSwitcher from './PresetSwitcher.svelte';
 	import VersionsMenu from './VersionsMenu.svelte';
 
@@ -17,11 +17,8 @@
 		bench: BenchState;
 		preset: ShakePreset;
 		onopen: (key: string) => void;
-		onundo: () => void;
-		onredo: () => void;
-		onhelp: () => void;
 	}
-	let { session, bench, preset, onopen, onundo, onredo, onhelp }: Props = $props();
+	let { session, bench, preset, onopen }: Props = $props();
 
 	const others = $derived(session.othersAt(preset.id));
 </script>
@@ -34,12 +31,25 @@
 		{#if others > 0}<strong>· open in {others === 1 ? 'another tab' : `${others} other tabs`}</strong>{/if}
 	</p>
 	<div class="tools">
+		<Segments
+			small
+			label="Pictures a second"
+			value={bench.pictureRate}
+			options={[
+				{ value: 0, label: 'free', title: 'As many pictures a second as the display shows' },
+				{ value: 30, label: '30', title: '30 pictures a second, also marked on the strip' },
+				{ value: 60, label: '60', title: '60 pictures a second, also marked on the strip' },
+				{ value: 120, label: '120', title: '120 pictures a second, also marked on the strip' }
+			]}
+			onchange={(rate) => (bench.pictureRate = rate)}
+		/>
+		<span class="gap"></span>
 		<button
 			class="round"
 			class:on={bench.paused}
 			title="{bench.paused ? 'Go on' : 'Pause'} (P)"
 			aria-label={bench.paused ? 'Go on' : 'Pause'}
-			onclick={() => (bench.paused = !bench.paused)}
+			onclick={() => (bench.paused ? bench.goOn() : (bench.paused = true))}
 		>
 			{#if bench.paused}<Play size={15} />{:else}<Pause size={15} />{/if}
 		</button>
@@ -53,6 +63,7 @@
 			<StepForward size={15} />
 		</button>
 		<Segments
+			small
 			label="Speed of time"
 			value={bench.speed}
 			options={[
@@ -63,12 +74,14 @@
 			onchange={(speed) => (bench.speed = speed)}
 		/>
 		<span class="gap"></span>
+		<ComparePicker {session} {bench} {preset} />
+		<span class="gap"></span>
 		<button
 			class="round"
 			title="{session.undoLabel ? `Undo: ${session.undoLabel}` : 'Nothing to undo'} (Ctrl+Z)"
 			aria-label="Undo"
 			disabled={session.undoLabel === null}
-			onclick={onundo}
+			onclick={() => session.goBack()}
 		>
 			<Undo size={15} />
 		</button>
@@ -77,12 +90,10 @@
 			title="{session.redoLabel ? `Redo: ${session.redoLabel}` : 'Nothing to redo'} (Ctrl+Shift+Z)"
 			aria-label="Redo"
 			disabled={session.redoLabel === null}
-			onclick={onredo}
+			onclick={() => session.goForward()}
 		>
 			<Redo size={15} />
 		</button>
-		<button class="round" title="Shortcuts (?)" aria-label="Shortcuts" onclick={onhelp}><CircleHelp size={15} /></button
-		>
 	</div>
 </header>
 
@@ -134,6 +145,7 @@
 	}
 	.round.on {
 		background: var(--lamp-light);
+		color: var(--on-lamp);
 		border-color: var(--lamp);
 	}
 </style>

@@ -4,48 +4,143 @@
 	import type { Picture } from '$lib/viewport/picture';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import type { BenchState } from './bench.svelte';
+	import Scope from './Scope.svelte';
+	import { WindowShows } from './window.svelte';
 
 	interface Props {
 		bench: BenchState;
 		preset: ShakePreset;
+		shows: WindowShows;
 		/** Whether the system asked for less motion: then the picture began still. */
 		still: boolean;
 	}
-	let { bench, preset, still }: Props = $props();
+	let { bench, preset, shows, still }: Props = $props();
 
+	const TRAIL_SECONDS = 3;
 	let box: HTMLElement;
 	let canvas: HTMLCanvasElement;
+	let inset: HTMLElement | undefined = $state();
 	let outline: SVGPolygonElement | undefined = $state();
+	let magnified: HTMLElement | undefined = $state();
 	let ready = $state(false);
 	let trouble = $state('');
-	let show = $state({ outline: true, distances: true, centre: true });
 	let marks = $state.raw<readonly { name: string; distance: number }[]>([]);
-	const labels: (HTMLElement | null)[] = [];
+	const labels: (HTMLElement | null)[] = $state([]);
 	/** The farthest each mark moved lately, in pixels: it falls back over a second, so that it can be read. */
 	const held: number[] = [];
 	let picture: Picture | null = null;
 	let lastDrawn = 0;
 
-	const name = (distance: number): string => `${distance} m`;
+	const name = (mark: { name: string; distance: number }): string => (mark.distance > 0 ? `${mark.distance} m` : '');
+	const split = $derived(bench.other !== null && bench.compare === 'split');
+	const usesSource = $derived(preset.space === 'source' && preset.view === 'space');
+
+	$effect(() => {
+		const { view } = preset;
+		if (!ready || !picture) return;
+		picture.show(view);
+		picture.showPosts(shows.distances === 'posts');
+		marks = picture.marks;
+		held.fill(0);
+	});
 
 	function tick() {
 		if (!picture) return;
 		const now = performance.now();
-		picture.draw(bench.player.offset, bench.sceneTime);
+		const onlyB = bench.other !== null && bench.compare === 'b';
+		picture.draw({
+			a: onlyB ? bench.otherOffset : bench.offset,
+			b: split ? bench.otherOffset : null,
+			seam: bench.seam,
+			time: bench.sceneTime,
+			outside: insetWish(onlyB)
+		});
 		picture.adapt(now - lastDrawn);
 		lastDrawn = now;
 		if (outline) {
 			const o = picture.outline;
 			outline.setAttribute('points', `${o[0]},${o[1]} ${o[2]},${o[3]} ${o[4]},${o[5]} ${o[6]},${o[7]}`);
 		}
-		picture.marks.forEach((mark, i) => {
+		placeMarks(picture);
+	}
+
+	function insetWish(onlyB: boolean) {
+		if (!inset || !picture) return null;
+		if (magnified) magnified.textContent = `movement × ${picture.outsideView.magnified}`;
+		return {
+			look: {
+				offset: onlyB ? bench.otherOffset : bench.offset,
+				trail: bench.recorder.since(bench.player.now - TRAIL_SECONDS),
+				source: usesSource ? bench.source : null
+			},
+			area: { x: inset.offsetLeft + 1, y: inset.offsetTop + 1, width: inset.clientWidth, height: inset.clientHeight }
+		};
+	}
+
+	function placeMarks({ marks: places }: Picture) {
+		places.forEach((mark, i) => {
 			held[i] = Math.max(mark.moved, (held[i] ?? 0) * 0.985 - 0.01);
 			const label = labels[i];
 			if (!label) return;
-			label.style.transform = `translate(${mark.x.toFixed(1)}px, ${mark.y.toFixed(1)}px)`;
+			// Near the right edge the words stand on the other side.
+			const back = mark.x > box.clientWidth - 132 ? ' translateX(calc(-100% - 15px))' : '';
+			label.style.transform = `translate(${mark.x.toFixed(1)}px, ${mark.y.toFixed(1)}px)${back}`;
+			label.classList.toggle('back', back !== '');
 			label.style.visibility = mark.seen ? 'visible' : 'hidden';
 			label.lastElementChild!.textContent = `${held[i]! < 9.95 ? held[i]!.toFixed(1) : Math.round(held[i]!)} px`;
 		});
+	}
+
+	/** Drags in the outside view turn it; a drag of the source moves it over the ground. */
+	let grip: { source: boolean; x: number; y: number } | null = null;
+	function spotOf(event: PointerEvent): { x: number; y: number } {
+		const rect = inset!.getBoundingClientRect();
+		return {
+			x: ((event.clientX - rect.left) / rect.width) * 2 - 1,
+			y: 1 - ((event.clientY - rect.top) / rect.height) * 2
+		};
+	}
+	function grab(event: PointerEvent) {
+		if (!picture || !inset) return;
+		inset.setPointerCapture(event.pointerId);
+		const spot = spotOf(event);
+		const at = picture.outsideView.sourceAt(bench.source);
+		const near =
+			usesSource && Math.hypot((at.x - spot.x) * inset.clientWidth, (at.y - spot.y) * inset.clientHeight) < 36;
+		grip = { source: near, x: event.clientX, y: event.clientY };
+	}
+	function drag(event: PointerEvent) {
+		if (!grip || !picture) return;
+		const spot = spotOf(event);
+		if (!grip.source) picture.outsideView.orbit(event.clientX - grip.x, event.clientY - grip.y);
+		else {
+			const at = picture.outsideView.pick(spot.x, spot.y, bench.source[1]);
+			if (at) bench.source = [round(at[0]), at[1], round(at[2])];
+		}
+		grip = { ...grip, x: event.clientX, y: event.clientY };
+	}
+	const round = (value: number): number => Math.round(value * 20) / 20;
+	function nudge(event: KeyboardEvent) {
+		const by = event.shiftKey ? 2 : 0.25;
+		const [x, y, z] = bench.source;
+		const dx = event.key === 'ArrowRight' ? by : event.key === 'ArrowLeft' ? -by : 0;
+		const dz = event.key === 'ArrowDown' ? by : event.key === 'ArrowUp' ? -by : 0;
+		if (dx === 0 && dz === 0) return;
+		event.preventDefault();
+		if (usesSource) bench.source = [round(x + dx), y, round(z + dz)];
+		else picture?.outsideView.orbit(dx * 20, dz * 20);
+	}
+
+	function dragSeam(event: PointerEvent) {
+		if (!(event.currentTarget as HTMLElement).hasPointerCapture(event.pointerId)) return;
+		const rect = box.getBoundingClientRect();
+		bench.seam = Math.min(0.97, Math.max(0.03, (event.clientX - rect.left) / rect.width));
+	}
+	function stepSeam(event: KeyboardEvent) {
+		const by = event.key === 'ArrowRight' ? 0.02 : event.key === 'ArrowLeft' ? -0.02 : 0;
+		if (!by) return;
+		event.preventDefault();
+		bench.seam = Math.min(0.97, Math.max(0.03, bench.seam + by));
 	}
 
 	onMount(() => {
@@ -57,8 +152,7 @@
 			try {
 				const { Picture } = await import('$lib/viewport/picture');
 				if (gone) return;
-				picture = new Picture(canvas);
-				marks = picture.marks;
+				picture = new Picture(canvas, preset.view);
 				picture.resize(box.clientWidth, box.clientHeight);
 				watch.observe(box);
 				ready = true;
@@ -77,21 +171,73 @@
 
 <section aria-label="Window: the picture through the camera">
 	<div class="picture" class:ready bind:this={box}>
-		<canvas bind:this={canvas} aria-label="The gallery of the lamp tower at dusk, seen through the camera"></canvas>
-		{#if show.outline}
+		<canvas
+			bind:this={canvas}
+			aria-label={preset.view === 'flat'
+				? 'The crane yard at dusk, seen flat from the side'
+				: 'The gallery of the lamp tower at dusk, seen through the camera'}
+		></canvas>
+		{#if shows.outline}
 			<svg aria-hidden="true"><polygon bind:this={outline} points="" /></svg>
 		{/if}
-		{#if show.centre}<span class="centre" aria-hidden="true"></span>{/if}
-		{#if show.distances}
-			{#each marks as mark, i (mark.name)}
-				<span class="mark" aria-hidden="true" bind:this={labels[i]}
-					><b>{name(mark.distance)}</b> {mark.name} <em>0 px</em></span
-				>
+		{#if shows.centre}<span class="centre" aria-hidden="true"></span>{/if}
+		{#if shows.distances !== 'none'}
+			{#each marks as mark, i (i)}
+				<span class="mark" aria-hidden="true" bind:this={labels[i]}><b>{name(mark)}</b> {mark.name} <em>0 px</em></span>
 			{/each}
 		{/if}
+		{#if shows.scope}<Scope {bench} view={preset.view} />{/if}
+		{#if shows.outside && !trouble}
+			<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+			<div
+				class="inset"
+				bind:this={inset}
+				role="group"
+				tabindex="0"
+				aria-label="Outside view. {usesSource ? 'Arrows move the source' : 'Arrows turn the view'}"
+				onpointerdown={grab}
+				onpointermove={drag}
+				onpointerup={() => (grip = null)}
+				onpointercancel={() => (grip = null)}
+				onwheel={(e) => {
+					e.preventDefault();
+					picture?.outsideView.zoomBy(e.deltaY > 0 ? 1.12 : 0.9);
+				}}
+				onkeydown={nudge}
+			>
+				<span class="from"
+					>{usesSource ? `source ${bench.source[0]}, ${bench.source[2]} m: drag it` : 'from outside'}</span
+				>
+				{#if preset.view === 'space'}<span class="by" bind:this={magnified}></span>{/if}
+			</div>
+		{/if}
+		{#if split}
+			<div
+				class="seam"
+				style:left="{bench.seam * 100}%"
+				role="slider"
+				tabindex="0"
+				aria-label="Seam between A and B"
+				aria-valuenow={Math.round(bench.seam * 100)}
+				aria-valuemin="3"
+				aria-valuemax="97"
+				onpointerdown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+				onpointermove={dragSeam}
+				onkeydown={stepSeam}
+			>
+				<b>A</b><b>B</b>
+			</div>
+		{:else if bench.other && bench.compare === 'b'}
+			<span class="only">B is shown; the sheet and the strip’s full ink are A</span>
+		{/if}
 		{#if trouble}<p role="alert">{trouble}</p>{/if}
-		{#if bench.paused}
-			<button class="paused" onclick={() => (bench.paused = false)}>
+		{#if bench.pictureRate > bench.displayRate * 1.15}
+			<span class="only low"
+				>This display shows about {bench.displayRate} pictures a second, fewer than {bench.pictureRate}</span
+			>
+		{/if}
+		{#if bench.paused && !bench.scrubbing}
+			<button class="paused" onclick={() => bench.goOn()}>
 				{still
 					? 'Still, because your system asks for less motion. Press to let it move.'
 					: 'Paused · P goes on · . one frame'}
@@ -99,10 +245,31 @@
 		{/if}
 	</div>
 	<div class="foot">
-		<label><input type="checkbox" bind:checked={show.outline} /> rest outline</label>
-		<label><input type="checkbox" bind:checked={show.distances} /> distances</label>
-		<label><input type="checkbox" bind:checked={show.centre} /> centre mark</label>
-		<span class="hint">Space fires {preset.name}</span>
+		<label><input type="checkbox" bind:checked={shows.outline} /> rest outline</label>
+		<label title="What stands in the scene"
+			><input
+				type="checkbox"
+				checked={shows.distances === 'things'}
+				onchange={(e) => (shows.distances = e.currentTarget.checked ? 'things' : 'none')}
+			/> distances</label
+		>
+		{#if preset.view === 'space'}
+			<label title="Posts at 1, 5, 20 and 100 m, and how many pixels each moves"
+				><input
+					type="checkbox"
+					checked={shows.distances === 'posts'}
+					onchange={(e) => (shows.distances = e.currentTarget.checked ? 'posts' : 'none')}
+				/> posts</label
+			>
+		{/if}
+		<label><input type="checkbox" bind:checked={shows.centre} /> centre mark</label>
+		<label title="From outside: the camera’s path around its rest (O)"
+			><input type="checkbox" bind:checked={shows.outside} /> outside</label
+		>
+		<label title="Side against height, yaw against pitch (C)"
+			><input type="checkbox" bind:checked={shows.scope} /> scope</label
+		>
+		<span class="hint">{bench.trying ? 'a neighbour is playing' : `Space fires ${preset.name}`}</span>
 	</div>
 </section>
 
@@ -178,12 +345,91 @@
 		border: 1px solid #f2b04a;
 		border-radius: 50%;
 	}
+	.mark:global(.back)::before {
+		left: auto;
+		right: -9.5px;
+	}
 	.mark b {
 		font-weight: 600;
 	}
 	.mark em {
 		font-style: normal;
 		color: #ffd48a;
+	}
+	.inset {
+		position: absolute;
+		left: 10px;
+		bottom: 10px;
+		width: 36%;
+		height: 40%;
+		z-index: 1;
+		border: 1px solid #6d8494;
+		border-radius: 5px;
+		cursor: grab;
+		touch-action: none;
+	}
+	.inset:focus-visible {
+		outline-color: var(--lamp-light);
+	}
+	.inset span {
+		position: absolute;
+		left: 6px;
+		top: 3px;
+		font-size: 11px;
+		color: #dfe8ee;
+		pointer-events: none;
+	}
+	.inset .by {
+		top: auto;
+		bottom: 3px;
+		color: #f2b04a;
+	}
+	.seam {
+		position: absolute;
+		top: 0;
+		bottom: 0;
+		width: 16px;
+		margin-left: -8px;
+		cursor: ew-resize;
+		touch-action: none;
+		display: flex;
+		justify-content: center;
+		gap: 9px;
+	}
+	.seam::before {
+		content: '';
+		position: absolute;
+		left: 7px;
+		top: 0;
+		bottom: 0;
+		width: 2px;
+		background: #f2b04a;
+	}
+	.seam b {
+		position: relative;
+		top: 8px;
+		height: 20px;
+		padding: 1px 6px;
+		border-radius: 5px;
+		background: rgb(14 24 36 / 78%);
+		color: #ffd48a;
+		font-size: 12px;
+	}
+	.only {
+		position: absolute;
+		left: 50%;
+		top: 8px;
+		transform: translateX(-50%);
+		background: rgb(14 24 36 / 78%);
+		color: #ffd48a;
+		border-radius: 5px;
+		padding: 2px 9px;
+		font-size: 12px;
+		white-space: nowrap;
+	}
+	.only.low {
+		top: auto;
+		bottom: 8px;
 	}
 	.paused {
 		position: absolute;
@@ -210,7 +456,7 @@
 	}
 	.foot {
 		display: flex;
-		gap: 14px;
+		gap: 13px;
 		align-items: end;
 		font-size: 12px;
 		color: var(--ink-2);

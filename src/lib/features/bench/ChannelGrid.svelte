@@ -129,7 +129,7 @@
 						title="{c ? 'Switch off' : 'Switch on'} {ink.label}"
 						onclick={() => toggle(channel)}
 					>
-						<InkSample {ink} faint={!c} />
+						<InkSample {ink} {channel} faint={!c} />
 						{ink.label}
 					</button>
 				</th>
@@ -243,12 +243,12 @@
 	}
 	.link[aria-pressed='true'] {
 		background: var(--lamp-light);
+		color: var(--on-lamp);
 		border-color: var(--lamp);
-		color: var(--ink);
 	}
 	tbody tr {
 		border-top: 1px solid var(--rule);
-		height: 25px;
+		height: 23px;
 	}
 	tbody th {
 		font-weight: 400;
@@ -263,7 +263,7 @@
 		border: 0;
 		background: none;
 		cursor: pointer;
-		padding: 2px;
+		padding: 0 2px;
 		white-space: nowrap;
 		text-align: left;
 	}
@@ -310,18 +310,10 @@
 		text-align: right;
 		text-align-last: right;
 		cursor: pointer;
-		padding: 2px 0;
+		padding: 1px 0;
 		font-size: 12.5px;
 	}
 	select:hover {
 		background: var(--lamp-wash);
-	}
-	@media (max-height: 760px) {
-		tbody tr {
-			height: 23px;
-		}
-		tbody th button {
-			padding-block: 0;
-		}
 	}
 </style>

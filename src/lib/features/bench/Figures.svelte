@@ -1,14 +1,24 @@
 <script lang="ts">
-	/** A preset in numbers: picture movement and pace, measured from the real motion once a change has settled. */
-	import { measureShake, type Measure, type ShakePreset } from '$lib/core';
+	/** A preset in numbers: picture movement and pace, measured by the worker once a change has settled. */
+	import type { Measure, ShakePreset } from '$lib/core';
+	import type { Shelf } from '$lib/workers/shelf';
 
-	let { preset }: { preset: ShakePreset } = $props();
+	let { preset, shelf }: { preset: ShakePreset; shelf: Shelf } = $props();
 	let measure = $state.raw<Measure | null>(null);
 
 	$effect(() => {
 		const measured = preset;
-		const timer = setTimeout(() => (measure = measureShake(measured, 6)), 250);
-		return () => clearTimeout(timer);
+		let stale = false;
+		const timer = setTimeout(() => {
+			shelf.card(measured).then(
+				(card) => void (stale || (measure = card.measure)),
+				() => undefined
+			);
+		}, 200);
+		return () => {
+			stale = true;
+			clearTimeout(timer);
+		};
 	});
 	const short = (value: number): string => (value < 9.95 ? value.toFixed(1) : value.toFixed(0));
 </script>

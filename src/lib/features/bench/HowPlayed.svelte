@@ -1,17 +1,10 @@
 <script lang="ts">
 	/** The sheet's second page: how a preset is played, rather than what it does. */
-	import {
-		EASE_NAMES,
-		LIMITS,
-		OVERLAP_RULES,
-		overshoots,
-		type EaseName,
-		type OverlapRule,
-		type ShakePreset,
-		type Space
-	} from '$lib/core';
+	import { LIMITS, OVERLAP_RULES, type CurvePoint, type OverlapRule, type ShakePreset, type Space } from '$lib/core';
+	import CurveEditor from '$lib/plots/CurveEditor.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
+	import { withView } from './pattern-drawing';
 
 	interface Props {
 		preset: ShakePreset;
@@ -19,7 +12,6 @@
 	}
 	let { preset, onchange }: Props = $props();
 
-	const EASES = EASE_NAMES.filter((name) => !overshoots(name));
 	const RULES: Readonly<Record<OverlapRule, string>> = {
 		stack: 'add another',
 		restart: 'start over',
@@ -38,10 +30,24 @@
 		onchange(label, (p) => ({ ...p, ...part }), label, done);
 	const time = (label: string, part: Partial<ShakePreset['timing']>, done = true): void =>
 		onchange(label, (p) => ({ ...p, timing: { ...p.timing, ...part } }), label, done);
-	const fades = [
-		{ which: 'fadeIn', label: 'fades in' },
-		{ which: 'fadeOut', label: 'fades out' }
-	] as const;
+	/** Full, then dying away: a curve that shows at once what it does. */
+	const FRESH_LIFE: readonly CurvePoint[] = [
+		{ at: 0, value: 1 },
+		{ at: 0.35, value: 0.45 },
+		{ at: 1, value: 0.1 }
+	];
+	const lifeKind = $derived(life === null ? 'steady' : 'points' in life ? 'curve' : 'decay');
+	const top = $derived(life && 'points' in life ? Math.max(1.5, ...life.points.map((p) => p.value)) : 1.5);
+	function setLife(kind: string) {
+		if (kind === lifeKind) return;
+		const next =
+			kind === 'steady'
+				? null
+				: kind === 'decay'
+					? { decayHalfLife: Math.max(0.05, Number((preset.timing.duration / 4).toPrecision(2))) }
+					: { points: FRESH_LIFE };
+		time('Strength over life', { life: next });
+	}
 </script>
 
 <div class="page">
@@ -147,39 +153,44 @@
 			/>
 		{/if}
 	</div>
-	{#each fades as { which, label } (which)}
-		{@const fade = preset.timing[which]}
-		<label for="ease-{which}">{label}</label>
-		<select
-			id="ease-{which}"
-			value={typeof fade.ease === 'string' ? fade.ease : 'handles'}
-			onchange={(e) => time(label, { [which]: { ...fade, ease: e.currentTarget.value as EaseName } })}
-		>
-			{#each EASES as ease (ease)}<option value={ease}>{ease}</option>{/each}
-			{#if typeof fade.ease !== 'string'}<option value="handles" disabled>{fade.ease.join(', ')}</option>{/if}
-		</select>
-	{/each}
-	{#if preset.timing.mode === 'burst'}
-		<span>strength over life</span>
-		{#if life && 'points' in life}
-			<div>
-				a curve of {life.points.length} points
-				<button onclick={() => time('Strength over life', { life: null })}>take it out</button>
-			</div>
-		{:else}
+	<span>over its life</span>
+	<div>
+		<Segments
+			small
+			label="Strength over life"
+			value={lifeKind}
+			options={[
+				{ value: 'steady', label: 'steady' },
+				{ value: 'decay', label: 'dies away' },
+				...(preset.timing.mode === 'burst' ? [{ value: 'curve', label: 'a curve' }] : [])
+			]}
+			onchange={setLife}
+		/>
+		{#if lifeKind === 'decay'}
 			<NumberField
 				look="inline"
 				label="halves every"
-				unit={halfLife > 0 ? 's' : 's: it does not'}
+				unit="s"
 				value={halfLife}
-				min={0}
+				min={0.001}
 				max={LIMITS.seconds}
 				step={0.01}
-				reset={0}
-				onchange={(v, done) => time('Half-life', { life: v >= 0.001 ? { decayHalfLife: v } : null }, done)}
+				reset={0.25}
+				onchange={(decayHalfLife, done) => time('Half-life', { life: { decayHalfLife } }, done)}
 			/>
 		{/if}
-	{:else}
+	</div>
+	{#if life && 'points' in life}
+		<span></span>
+		<CurveEditor
+			label="Strength over life"
+			points={life.points}
+			{top}
+			ends={['start', 'end']}
+			onchange={(points, what, done) => time(what, { life: { points } }, done)}
+		/>
+	{/if}
+	{#if preset.timing.mode === 'continuous'}
 		<span>grows</span>
 		<div>
 			<NumberField
@@ -217,6 +228,29 @@
 			/>
 		</div>
 	{/if}
+	<span>made for</span>
+	<div>
+		<Segments
+			small
+			label="What it is for"
+			value={preset.view}
+			options={[
+				{ value: 'space', label: 'a view in depth', title: 'Metres and degrees' },
+				{ value: 'flat', label: 'a flat view', title: 'Pixels; x, y, roll and the view’s height' }
+			]}
+			onchange={(view: ShakePreset['view']) => onchange('View', (p) => withView(p, view), 'view', true)}
+		/>
+		<Segments
+			small
+			label="Suits"
+			value={preset.suits}
+			options={[
+				{ value: 'burst', label: 'bursts' },
+				{ value: 'continuous', label: 'states' }
+			]}
+			onchange={(suits: ShakePreset['suits']) => set('Suits', { suits })}
+		/>
+	</div>
 	<label for="tags">tags</label>
 	<input
 		id="tags"
@@ -251,6 +285,8 @@
 		gap: 6px 14px;
 		align-items: center;
 		align-content: start;
+		/* Rows as high as what is in them: a text area would let itself be squeezed. */
+		grid-auto-rows: max-content;
 		min-height: 0;
 		overflow: auto;
 		font-size: 12.5px;
@@ -279,7 +315,6 @@
 		accent-color: var(--lamp);
 		margin: 0;
 	}
-	select,
 	input:not([type='checkbox']),
 	textarea {
 		border: 1px solid var(--rule-strong);
@@ -288,14 +323,5 @@
 		padding: 2px 7px;
 		min-width: 0;
 		resize: none;
-	}
-	select {
-		justify-self: start;
-	}
-	button {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		cursor: pointer;
 	}
 </style>

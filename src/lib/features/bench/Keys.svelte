@@ -16,21 +16,52 @@
 	let { session, bench, presetKey, onopen }: Props = $props();
 
 	const caps = $derived(session.presets.slice(0, 9));
-	const bars = new Map<string, HTMLElement>();
+	/** As many running plays as a key shows, a draining bar for each. */
+	const BARS = 4;
+	interface Foot {
+		readonly bars: HTMLElement[];
+		readonly note: HTMLElement;
+		/** What the note said last: it is written only when it changes. */
+		said: string;
+	}
+	const feet = new Map<string, Foot>();
 
-	const keepBar = (key: string) => (bar: HTMLElement) => {
-		bars.set(key, bar);
-		return () => void bars.delete(key);
+	const keepFoot = (key: string) => (foot: HTMLElement) => {
+		const [note, ...bars] = [...foot.children] as HTMLElement[];
+		feet.set(key, { bars, note: note!, said: '' });
+		return () => void feet.delete(key);
 	};
 	const about = (p: ShakePreset): string =>
 		p.timing.mode === 'burst' ? `burst ${Number(p.timing.duration.toFixed(2))} s` : 'hold, or tap';
 
-	// Bars are written straight to the elements: they move in every frame.
-	onMount(() =>
-		bench.onFrame(() => {
-			for (const [key, bar] of bars) bar.style.transform = `scaleX(${bench.leftOf(key).toFixed(3)})`;
-		})
-	);
+	// Written straight to the elements: bars move in every frame.
+	function tick() {
+		for (const [key, foot] of feet) {
+			let shown = 0;
+			let ducked = 1;
+			let strongest = 0;
+			const { plays } = bench.player;
+			for (let i = plays.length - 1; i >= 0; i--) {
+				const play = plays[i]!;
+				if (play.presetId !== key) continue;
+				const strength = play.strength * play.level * play.ducked;
+				if (strength > strongest) strongest = strength;
+				if (play.ducked < ducked) ducked = play.ducked;
+				if (shown >= BARS) continue;
+				const bar = foot.bars[shown++]!;
+				bar.style.transform = `scaleX(${bench.leftOfPlay(play).toFixed(3)})`;
+				bar.style.opacity = (0.35 + 0.65 * Math.min(1, strength)).toFixed(2);
+			}
+			for (let i = shown; i < BARS; i++) foot.bars[i]!.style.transform = 'scaleX(0)';
+			const said =
+				bench.saidOf(key) ||
+				(ducked < 0.995 ? `turned down to ${ducked.toFixed(2)}` : shown > 0 ? `at ${strongest.toFixed(2)}` : '');
+			if (said === foot.said) continue;
+			foot.said = said;
+			foot.note.textContent = said;
+		}
+	}
+	onMount(() => bench.onFrame(tick));
 </script>
 
 <div class="keys" role="group" aria-label="Keys">
@@ -61,7 +92,10 @@
 			>
 				<SlidersHorizontal size={13} />
 			</button>
-			<span class="left" {@attach keepBar(cap.id)}></span>
+			<div class="foot" {@attach keepFoot(cap.id)}>
+				<em></em>
+				{#each { length: BARS } as _, b (b)}<span class="left" style:bottom="{b * 3}px"></span>{/each}
+			</div>
 		</div>
 	{/each}
 	<div class="cap repeat" class:live={bench.repeating}>
@@ -102,10 +136,10 @@
 		flex: 1 1 0;
 		min-width: 0;
 		max-width: 190px;
-		border: 1px solid #bba984;
-		border-bottom: 3px solid #b39b6b;
+		border: 1px solid var(--brass);
+		border-bottom: 3px solid var(--brass-foot);
 		border-radius: 9px 9px 8px 8px;
-		background: linear-gradient(#fffdf7, #f1e9d6);
+		background: linear-gradient(var(--cap-top), var(--cap-foot));
 		overflow: hidden;
 	}
 	.cap:active {
@@ -116,7 +150,7 @@
 		border-bottom-color: var(--lamp);
 	}
 	.cap.live {
-		background: linear-gradient(#fff3d8, #fbdfae);
+		background: linear-gradient(var(--cap-live-top), var(--cap-live));
 	}
 	.press {
 		display: grid;
@@ -176,12 +210,28 @@
 	.open .tune {
 		color: var(--lamp-text);
 	}
+	.foot {
+		pointer-events: none;
+	}
+	.foot em {
+		position: absolute;
+		left: 9px;
+		right: 6px;
+		bottom: 7px;
+		font-style: normal;
+		font-size: 11px;
+		color: var(--lamp-text);
+		background: var(--cap-live);
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
 	.left {
 		position: absolute;
 		left: 0;
 		right: 0;
 		bottom: 0;
-		height: 4px;
+		height: 3px;
 		background: var(--lamp);
 		transform: scaleX(0);
 		transform-origin: 0 50%;

@@ -1,8 +1,11 @@
 <script lang="ts">
-	/** One channel's poses on a cycle: drag a pose, double-click the paper for a new one, Delete takes one out. */
-	import type { Key } from '$lib/core';
+	/**
+	 * One channel's poses on a cycle: drag a pose, double-click the paper for a new one, Delete takes one out. The chosen
+	 * pose has a handle for its slope, and an ease for the way to the next one.
+	 */
+	import type { Channel, Key, View } from '$lib/core';
+	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import { inkOf } from '$lib/plots/inks';
-	import type { Channel, View } from '$lib/core';
 	import { compileKeysPath } from './keys-path';
 
 	interface Props {
@@ -10,9 +13,11 @@
 		view: View;
 		keys: readonly Key[];
 		loop: boolean;
+		/** Length of the cycle in seconds, for the ruler. */
+		cycle: number;
 		onchange: (keys: Key[], label: string, done: boolean) => void;
 	}
-	let { channel, view, keys, loop, onchange }: Props = $props();
+	let { channel, view, keys, loop, cycle, onchange }: Props = $props();
 
 	let width = $state(0);
 	let height = $state(0);
@@ -44,14 +49,62 @@
 		return { at: snap(at, 1 / 16, event.altKey), value: snap(value, 0.1, event.altKey) };
 	}
 	let dragging = -1;
+	let turning = false;
 	function drag(event: PointerEvent) {
 		if (dragging < 0) return;
+		if (turning) return tilt(event);
 		const { at, value } = place(event);
 		onchange(moved(dragging, at, value), 'Move pose', false);
 	}
 	function drop() {
 		if (dragging >= 0) onchange([...keys], 'Move pose', true);
 		dragging = -1;
+		turning = false;
+	}
+
+	const ARM = 30;
+	/** The chosen pose's slope as an arrow in pixels; null where an ease leads away from it. */
+	const arm = $derived.by(() => {
+		const key = keys[chosen];
+		if (!key || key.ease !== undefined || width < 20) return null;
+		const dx = width - 2 * PAD;
+		const dy = -(key.out ?? 0) * (height / 2 - PAD);
+		const long = Math.hypot(dx, dy);
+		return { x: (dx / long) * ARM, y: (dy / long) * ARM, set: key.out !== undefined };
+	});
+	function tilt(event: PointerEvent) {
+		const rect = box.getBoundingClientRect();
+		const key = keys[dragging]!;
+		const dx = Math.max(4, event.clientX - rect.left - xOf(key.at));
+		const dy = event.clientY - rect.top - yOf(key.value);
+		const slope = -dy / (height / 2 - PAD) / (dx / (width - 2 * PAD));
+		const put = clean(Math.min(80, Math.max(-80, event.altKey ? slope : Math.round(slope * 4) / 4)));
+		onchange(
+			keys.map((k, i) => (i === dragging ? { ...k, in: put, out: put } : k)),
+			'Slope of pose',
+			false
+		);
+	}
+	/** The way from the chosen pose to the next: an ease, or undefined for the curve. */
+	function lead(ease: Key['ease'], done: boolean) {
+		onchange(
+			keys.map((k, i) => {
+				if (i !== chosen) return k;
+				const { ease: before, ...rest } = k;
+				void before;
+				return ease === undefined ? rest : { ...rest, ease };
+			}),
+			'Way to the next pose',
+			done
+		);
+	}
+	/** The slope is chosen by the curve again. */
+	function smooth(i: number) {
+		onchange(
+			keys.map((k, n) => (n === i ? { at: k.at, value: k.value } : k)),
+			'Smooth pose',
+			true
+		);
 	}
 	function add(event: MouseEvent) {
 		const { at, value } = place(event);
@@ -88,7 +141,20 @@
 </script>
 
 <div class="head">
-	<span>{ink.label}: drag a pose, double-click for a new one, Delete takes it out</span>
+	<span title="Drag a pose; double-click the paper for a new one; Delete takes one out; Alt lets it go free of the grid"
+		>{ink.label}: double-click for a new pose</span
+	>
+	{#if keys[chosen]}
+		<button
+			aria-pressed={keys[chosen]!.ease === undefined}
+			title="To the next pose: a curve with the slopes of the poses, or an ease"
+			onclick={() => lead(keys[chosen]!.ease === undefined ? 'smooth' : undefined, true)}
+			>{keys[chosen]!.ease === undefined ? 'curve' : 'ease'}</button
+		>
+		{#if keys[chosen]!.ease !== undefined}
+			<EasePicker label="way to the next pose" wild ease={keys[chosen]!.ease!} onchange={lead} />
+		{/if}
+	{/if}
 	<button onclick={() => scale(0.8)} title="All poses flatter">flatter</button>
 	<button onclick={() => scale(1.25)} title="All poses higher">higher</button>
 	<button
@@ -97,7 +163,8 @@
 				keys.map((k) => ({ ...k, value: clean(-k.value) })),
 				'Turn around',
 				true
-			)}>turn around</button
+			)}
+		title="All poses the other way">turn</button
 	>
 </div>
 <div
@@ -112,7 +179,19 @@
 	<svg aria-hidden="true">
 		{#each [0, 0.25, 0.5, 0.75, 1] as at (at)}<line x1={xOf(at)} x2={xOf(at)} y1="0" y2={height} />{/each}
 		<line class="zero" x1="0" x2={width} y1={height / 2} y2={height / 2} />
-		<path d={path} style:stroke={ink.color} />
+		<path d={path} style:stroke="var(--ink-{channel})" />
+		{#if loop && keys[0]}
+			<circle class="seam" cx={xOf(keys[0].at === 0 ? 1 : keys[0].at)} cy={yOf(keys[0].value)} r="4" />
+		{/if}
+		{#if arm && keys[chosen]}
+			<line
+				class="arm"
+				x1={xOf(keys[chosen]!.at) - arm.x}
+				y1={yOf(keys[chosen]!.value) - arm.y}
+				x2={xOf(keys[chosen]!.at) + arm.x}
+				y2={yOf(keys[chosen]!.value) + arm.y}
+			/>
+		{/if}
 	</svg>
 	{#each keys as key, i (i)}
 		<button
@@ -125,16 +204,42 @@
 			)} %"
 			onfocus={() => (chosen = i)}
 			onpointerdown={(event) => {
-				dragging = i;
+				chosen = dragging = i;
 				event.currentTarget.setPointerCapture(event.pointerId);
 			}}
 			onpointermove={drag}
 			onpointerup={drop}
 			onpointercancel={drop}
-			ondblclick={(event) => event.stopPropagation()}
+			ondblclick={(event) => {
+				event.stopPropagation();
+				smooth(i);
+			}}
 			onkeydown={(event) => press(event, i)}
 		></button>
 	{/each}
+	{#if arm && keys[chosen]}
+		<button
+			class="pose slope"
+			class:set={arm.set}
+			tabindex="-1"
+			aria-hidden="true"
+			style:left="{xOf(keys[chosen]!.at) + arm.x}px"
+			style:top="{yOf(keys[chosen]!.value) + arm.y}px"
+			onpointerdown={(event) => {
+				dragging = chosen;
+				turning = true;
+				event.currentTarget.setPointerCapture(event.pointerId);
+			}}
+			onpointermove={drag}
+			onpointerup={drop}
+			onpointercancel={drop}
+			ondblclick={(event) => {
+				event.stopPropagation();
+				smooth(chosen);
+			}}
+		></button>
+	{/if}
+	<em>{loop ? 'the last is the first' : 'ends at rest'} · {Number(cycle.toFixed(2))} s</em>
 </div>
 
 <style>
@@ -160,7 +265,7 @@
 	}
 	.paper {
 		position: relative;
-		height: 64px;
+		height: 68px;
 		flex: none;
 		border: 1px solid var(--rule-strong);
 		border-radius: 6px;
@@ -194,6 +299,35 @@
 		cursor: grab;
 		padding: 0;
 		touch-action: none;
+	}
+	.slope {
+		width: 9px;
+		height: 9px;
+		margin: -4.5px;
+		border-width: 1.5px;
+	}
+	.slope.set {
+		background: var(--lamp);
+	}
+	.seam {
+		fill: none;
+		stroke: var(--lamp);
+		stroke-dasharray: 2 2;
+	}
+	.arm {
+		stroke: var(--lamp);
+	}
+	em {
+		position: absolute;
+		right: 6px;
+		bottom: 1px;
+		font-size: 11px;
+		font-style: normal;
+		color: var(--ink-2);
+		pointer-events: none;
+	}
+	.head button[aria-pressed='true'] {
+		border-color: var(--lamp);
 	}
 	.pose.chosen {
 		background: var(--lamp-light);

@@ -9,6 +9,7 @@
 		type Layer,
 		type WaveShape
 	} from '$lib/core';
+	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 
@@ -85,6 +86,9 @@
 			options={options(JUMPS_BETWEEN)}
 			onchange={(between: JumpsPattern['between']) => set('Jumps between', { between }, true)}
 		/>
+		{#if pattern.between === 'eased'}
+			<EasePicker label="way between" wild ease={pattern.ease} onchange={(ease, done) => set('Ease', { ease }, done)} />
+		{/if}
 	{:else if pattern.kind === 'keys'}
 		<NumberField
 			look="inline"
@@ -124,8 +128,9 @@
 	.numbers {
 		display: flex;
 		align-items: center;
-		gap: 10px;
-		margin-left: auto;
+		gap: 14px;
+		min-height: 23px;
+		font-size: 12.5px;
 		color: var(--ink-2);
 		white-space: nowrap;
 	}

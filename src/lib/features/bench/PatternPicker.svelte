@@ -43,7 +43,7 @@
 		border: 1px solid var(--rule-strong);
 		border-radius: var(--radius);
 		background: var(--field);
-		padding: 3px 8px 4px;
+		padding: 2px 8px 2px;
 		text-align: left;
 		cursor: pointer;
 		font-size: 12px;
@@ -59,7 +59,7 @@
 	svg {
 		display: block;
 		width: 100%;
-		height: 22px;
+		height: 19px;
 	}
 	path {
 		fill: none;

@@ -1,7 +1,20 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { channelsOf, compileGain, gainAt, sampleShake, stopGain, type ShakePreset } from '$lib/core';
 	import {
+		applyCeilings,
+		channelsOf,
+		compileGain,
+		gainAt,
+		isBent,
+		sampleShake,
+		stopGain,
+		withSolo,
+		type CurvePoint,
+		type ShakePreset,
+		type Track
+	} from '$lib/core';
+	import {
+		drawCeilings,
 		drawCurves,
 		drawGain,
 		drawPaper,
@@ -12,7 +25,10 @@
 		xAt,
 		type StripFrame
 	} from '$lib/plots/strip';
+	import { dyeBy } from '$lib/plots/dyes';
+	import { theme } from '$lib/ui/theme.svelte';
 	import { tidy } from '$lib/ui/number';
+	import { GALLERY_REST } from '$lib/viewport/rests';
 	import { paperLength, type BenchState } from './bench.svelte';
 
 	interface Props {
@@ -27,30 +43,63 @@
 	let paper: HTMLCanvasElement;
 	let front: HTMLCanvasElement;
 	let head: HTMLElement;
+	let strip: HTMLElement;
+	const BENCH_REST = [...GALLERY_REST.position, ...GALLERY_REST.orientation] as const;
 
 	const isBurst = $derived(preset.timing.mode === 'burst');
 	const length = $derived(paperLength(preset));
 	/** While a handle is dragged the paper keeps its length, so that the hand and the handle stay together. */
 	let holdLength = $state<number | null>(null);
 	const frame = $derived<StripFrame>({ width, height, from: 0, to: holdLength ?? length.seconds });
+	/** What is heard: only some layers, or a neighbour that is tried out. */
+	const heard = $derived(bench.trying ? { ...bench.trying, id: preset.id } : withSolo(preset, bench.solo));
+	const beside = $derived(bench.other);
+	const moves = (p: ShakePreset) => (c: keyof ShakePreset['layers'][number]['channels']) =>
+		p.layers.some((l) => !l.mute && (l.channels[c]?.amplitude ?? 0) !== 0);
 	const channels = $derived(
-		channelsOf(preset.view).filter((c) => preset.layers.some((l) => !l.mute && (l.channels[c]?.amplitude ?? 0) !== 0))
+		channelsOf(preset.view).filter((c) => moves(heard)(c) || (beside !== null && moves(beside)(c)))
 	);
 	const seed = $derived(
 		bench.newest?.presetId === preset.id ? bench.newest.seed : bench.player.seedOfPlay(bench.player.playsFired + 1)
 	);
-	const track = $derived(
-		sampleShake(preset, {
+	const fine = $derived(Math.min(1000, Math.max(60, Math.ceil(width / 2 / Math.max(0.1, frame.to)))));
+	const limited = $derived(Object.values(bench.ceilings).some((most) => most !== null && most !== undefined));
+	function sampled(of: ShakePreset, fps: number): Track {
+		const letGo = paperLength(of).letGoAt;
+		const made = sampleShake(of, {
 			seconds: frame.to,
-			fps: Math.min(1000, Math.max(60, Math.ceil(width / 2 / Math.max(0.1, frame.to)))),
-			playSeed: preset.seed ?? seed,
-			stopAt: length.letGoAt
-		})
-	);
-	const reach = $derived(reachOf(track));
+			fps,
+			playSeed: of.seed ?? seed,
+			strength: bench.newest?.presetId === preset.id ? bench.newest.strength : 1,
+			stopAt: letGo,
+			source: bench.source,
+			rest: BENCH_REST
+		});
+		return made;
+	}
+	function under(made: Track): Track {
+		if (!limited) return made;
+		const { values } = made;
+		for (let at = 0; at < values.length; at += 7) applyCeilings(compileLimits, values, at);
+		return made;
+	}
+	const compileLimits = $derived.by(() => {
+		void bench.ceilings;
+		return bench.limitsNow;
+	});
+	const free = $derived(sampled(heard, fine));
+	const track = $derived(limited ? under({ ...free, values: free.values.slice() }) : free);
+	const besideTrack = $derived(beside ? under(sampled(beside, fine)) : null);
+	/** What is seen at the chosen picture rate: the display's pictures, one after the other. */
+	const seen = $derived(bench.pictureRate > 0 ? under(sampled(heard, bench.pictureRate)) : null);
+	const reach = $derived.by(() => {
+		const own = reachOf(track);
+		if (besideTrack) reachOf(besideTrack).forEach((size, i) => (own[i] = Math.max(own[i]!, size)));
+		return own;
+	});
 	const bands = $derived(layBands(channels, reach, preset.view, height));
-	const shape = $derived(compileGain(preset.timing));
-	const delay = $derived(preset.timing.delay);
+	const shape = $derived(compileGain(heard.timing));
+	const delay = $derived(heard.timing.delay);
 
 	function gain(time: number): number {
 		const age = time - delay;
@@ -77,19 +126,31 @@
 	// Two layers, each painted once per change: the paper with the plan in faint ink, and the same in full ink above it. While
 	// a play runs only the clip of the upper one and the playhead move: painting curves in every frame is far too slow.
 	$effect(() => {
-		const drawn = { frame, bands, track };
+		const drawn = { frame, bands, track, free, seen, besideTrack, limited, limits: compileLimits, theme: theme.now };
+		dyeBy(drawn.theme);
 		if (running || width < 10) return;
-		const draw = (pen: CanvasRenderingContext2D, alpha: number): void => {
-			const { values, count, fps } = drawn.track;
-			drawCurves(pen, drawn.frame, drawn.bands, values, count, (i) => i / fps, preset.view, alpha);
-		};
+		const draw = (
+			pen: CanvasRenderingContext2D,
+			of: Track,
+			look: { alpha?: number; width?: number; dots?: boolean }
+		): void => drawCurves(pen, drawn.frame, drawn.bands, of.values, of.count, (i) => i / of.fps, preset.view, look);
 		const pen = penOf(paper);
 		drawPaper(pen, drawn.frame, drawn.bands);
 		drawGain(pen, drawn.frame, drawn.bands, gain);
-		draw(pen, 0.38);
+		if (drawn.besideTrack) draw(pen, drawn.besideTrack, { alpha: 0.75, width: 0.9 });
+		draw(pen, drawn.track, { alpha: 0.38 });
+		if (drawn.limited)
+			drawCeilings(pen, drawn.frame, drawn.bands, drawn.limits, (time) => {
+				const i = Math.round(time * drawn.free.fps);
+				return i >= 0 && i < drawn.free.count && isBent(drawn.limits, drawn.free.values, i * 7);
+			});
 		const ink = penOf(front);
 		ink.clearRect(0, 0, width, height);
-		draw(ink, 1);
+		if (drawn.seen) {
+			draw(ink, drawn.track, { alpha: 0.3 });
+			draw(ink, drawn.seen, { width: 1.2 });
+			draw(ink, drawn.seen, { dots: true });
+		} else draw(ink, drawn.track, {});
 	});
 
 	function tick() {
@@ -99,7 +160,7 @@
 		let moving = false;
 		for (const play of bench.player.plays) {
 			if (play.presetId !== preset.id) continue;
-			if (!isBurst && play.ageAt(now) > 0) moving = true;
+			if (!isBurst && !bench.scrubbing && !bench.loop && play.ageAt(now) > 0) moving = true;
 			if (play === bench.newest) newest = now - play.trigger;
 		}
 		if (moving !== running) running = moving;
@@ -116,10 +177,12 @@
 	}
 
 	let drawnAt = 0;
+	let drawnBy = theme.now;
 	/** The moving paper: what the camera really did in the last seconds. Painted at most thirty times a second. */
 	function drawRunning(now: number) {
-		if (Math.abs(now - drawnAt) < 0.03 * bench.speed) return;
+		if (Math.abs(now - drawnAt) < 0.03 * bench.speed && drawnBy === theme.now) return;
 		drawnAt = now;
+		drawnBy = theme.now;
 		const span = frame.to;
 		const moving: StripFrame = { width, height, from: now - span * 0.92, to: now + span * 0.08 };
 		const { values, times, count } = bench.recorder.since(moving.from);
@@ -129,6 +192,8 @@
 		const pen = penOf(paper);
 		drawPaper(pen, moving, own);
 		drawCurves(pen, moving, own, values, count, (i) => times[i]!, preset.view);
+		if (bench.pictureRate > 0)
+			drawCurves(pen, moving, own, values, count, (i) => times[i]!, preset.view, { dots: true });
 		const x = xAt(moving, now);
 		head.style.transform = `translateX(${x.toFixed(1)}px)`;
 		head.style.visibility = 'visible';
@@ -154,8 +219,20 @@
 
 	const handles = $derived.by<Handle[]>(() => {
 		const { timing } = preset;
+		// What a neighbour does is looked at, not changed.
+		if (bench.trying) return [];
 		const fadeOutFrom = isBurst ? delay + Math.max(0, timing.duration - shape.fadeOut) : length.letGoAt!;
 		const list: Handle[] = [
+			{
+				id: 'delay',
+				label: 'Starts',
+				time: delay,
+				text: delay > 0 ? `starts after ${say(delay)}` : '',
+				side: 'right',
+				least: 0,
+				most: Infinity,
+				set: (t) => (p) => withTiming(p, { delay: Math.max(0, tidy(t)) })
+			},
 			{
 				id: 'fade-in',
 				label: 'Fade in ends',
@@ -192,6 +269,18 @@
 							withTiming(p, { fadeOut: { ...p.timing.fadeOut, time: Math.max(0, tidy(t - fadeOutFrom)) } })
 					}
 		];
+		if (timing.growth && !isBurst)
+			list.push({
+				id: 'growth',
+				label: 'Has grown',
+				time: delay + Math.min(timing.growth.over, 120),
+				text: `grown ×${timing.growth.from} to ×${timing.growth.to} at ${say(timing.growth.over)}`,
+				side: 'right',
+				least: delay,
+				most: delay + 120,
+				set: (t) => (p) =>
+					withTiming(p, { growth: p.timing.growth && { ...p.timing.growth, over: Math.max(0, tidy(t - delay)) } })
+			});
 		if (isBurst)
 			list.push({
 				id: 'length',
@@ -212,6 +301,91 @@
 		if (!next) return false;
 		const room = xAt(frame, next.time) - xAt(frame, handles[i]!.time);
 		return room < (next.side === 'left' ? 200 : 92);
+	}
+
+	/** Points of the strength over life, riding on the first band's gain. */
+	const lifePoints = $derived.by(() => {
+		const { life } = preset.timing;
+		const band = bands[0];
+		if (!isBurst || bench.trying || !life || !('points' in life) || !band) return [];
+		const half = (band.bottom - band.top) / 2;
+		const most = Math.max(1, ...life.points.map((point) => point.value));
+		return life.points.map((point) => ({
+			point,
+			x: xAt(frame, delay + point.at * preset.timing.duration),
+			y: band.top + half - (point.value / most) * (half - 4)
+		}));
+	});
+	let lifeHeld = -1;
+	function dragLife(event: PointerEvent) {
+		const { life, duration } = preset.timing;
+		const band = bands[0];
+		if (lifeHeld < 0 || !life || !('points' in life) || !band) return;
+		const rect = strip.getBoundingClientRect();
+		const half = (band.bottom - band.top) / 2;
+		const most = Math.max(1, ...life.points.map((point) => point.value));
+		const at = (timeAt(frame, event.clientX - rect.left) - delay) / Math.max(duration, 1e-6);
+		const value = ((band.top + half - (event.clientY - rect.top)) / (half - 4)) * most;
+		moveLife(lifeHeld, at, Math.min(value, most), false);
+	}
+	function moveLife(i: number, at: number, value: number, done: boolean) {
+		const { life } = preset.timing;
+		if (!life || !('points' in life)) return;
+		const { points } = life;
+		const least = i === 0 ? 0 : points[i - 1]!.at + 0.004;
+		const furthest = i === points.length - 1 ? 1 : points[i + 1]!.at - 0.004;
+		const put: Partial<CurvePoint> = {
+			at: Math.round(Math.min(furthest, Math.max(least, at)) * 1000) / 1000,
+			value: Math.round(Math.max(0, Math.min(10, value)) * 100) / 100
+		};
+		onchange(
+			'Strength over life',
+			(p) => withTiming(p, { life: { points: points.map((point, k) => (k === i ? { ...point, ...put } : point)) } }),
+			`life ${i}`,
+			done
+		);
+	}
+	function lifeKeys(event: KeyboardEvent, i: number) {
+		const { life } = preset.timing;
+		if (!life || !('points' in life)) return;
+		const point = life.points[i]!;
+		const dx = event.key === 'ArrowRight' ? 0.01 : event.key === 'ArrowLeft' ? -0.01 : 0;
+		const dy = event.key === 'ArrowUp' ? 0.02 : event.key === 'ArrowDown' ? -0.02 : 0;
+		if (!dx && !dy) return;
+		event.preventDefault();
+		event.stopPropagation();
+		moveLife(i, point.at + dx, point.value + dy, true);
+	}
+
+	/** On the ruler: a drag chooses the moment, with Shift the part that is played again and again. */
+	let ruling: { from: number; loops: boolean } | null = null;
+	const rulerTime = (event: PointerEvent): number =>
+		Math.max(0, Math.min(frame.to, timeAt(frame, event.clientX - strip.getBoundingClientRect().left)));
+	function ruleDown(event: PointerEvent) {
+		if (event.button !== 0 || running) return;
+		(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+		ruling = { from: rulerTime(event), loops: event.shiftKey };
+		if (!ruling.loops) bench.scrub(ruling.from);
+	}
+	function ruleMove(event: PointerEvent) {
+		if (!ruling) return;
+		const time = rulerTime(event);
+		if (!ruling.loops) bench.scrub(time);
+		else if (Math.abs(time - ruling.from) > 0.02)
+			bench.loop = { from: tidy(Math.min(time, ruling.from)), to: tidy(Math.max(time, ruling.from)) };
+	}
+	function ruleUp() {
+		if (ruling?.loops && bench.loop) bench.setLoop(bench.loop);
+		ruling = null;
+	}
+	const scrubbed = (): number =>
+		bench.newest?.presetId === preset.id ? Math.max(0, bench.player.now - bench.newest.trigger) : 0;
+	function ruleKeys(event: KeyboardEvent) {
+		const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+		if (!by) return;
+		event.preventDefault();
+		event.stopPropagation();
+		bench.scrub(scrubbed() + by * (event.shiftKey ? 0.1 : 1 / (bench.pictureRate || 60)));
 	}
 
 	let dragging: { id: string; grip: number } | null = null;
@@ -247,6 +421,7 @@
 
 <div
 	class="strip"
+	bind:this={strip}
 	bind:clientWidth={width}
 	bind:clientHeight={height}
 	role="group"
@@ -256,6 +431,53 @@
 	<canvas bind:this={front} class:running aria-hidden="true"></canvas>
 	<i class="head" bind:this={head} aria-hidden="true"></i>
 	{#if width > 0 && !running}
+		<div
+			class="ruler"
+			style:left="{MARGIN.left}px"
+			style:right="{MARGIN.right}px"
+			role="slider"
+			tabindex="0"
+			aria-label="Moment in the window"
+			aria-valuemin="0"
+			aria-valuemax={frame.to}
+			aria-valuenow={scrubbed()}
+			title="Drag: choose the moment. With Shift: the part that is played again and again"
+			onpointerdown={ruleDown}
+			onpointermove={ruleMove}
+			onpointerup={ruleUp}
+			onpointercancel={ruleUp}
+			onkeydown={ruleKeys}
+		></div>
+		{#if bench.loop}
+			<div
+				class="loop"
+				style:left="{xAt(frame, bench.loop.from)}px"
+				style:width="{Math.max(2, xAt(frame, Math.min(frame.to, bench.loop.to)) - xAt(frame, bench.loop.from))}px"
+			>
+				<button onclick={() => bench.setLoop(null)} title="No more of it (L)">again and again ×</button>
+			</div>
+		{/if}
+		{#each lifePoints as { point, x, y }, i (i)}
+			<button
+				class="life"
+				style:left="{x}px"
+				style:top="{y}px"
+				aria-label="Strength at {Math.round(point.at * 100)} % of the life: {point.value} ×"
+				title="Strength over life: drag"
+				onpointerdown={(e) => {
+					lifeHeld = i;
+					e.currentTarget.setPointerCapture(e.pointerId);
+				}}
+				onpointermove={dragLife}
+				onpointerup={() => {
+					if (lifeHeld >= 0) moveLife(i, point.at, point.value, true);
+					lifeHeld = -1;
+				}}
+				onpointercancel={() => (lifeHeld = -1)}
+				onkeydown={(e) => lifeKeys(e, i)}
+			></button>
+		{/each}
+		{#if beside}<span class="inks">full ink <b>A</b> · thin <b>B</b></span>{/if}
 		{#if length.letGoAt !== undefined}
 			<span class="mark" style:left="{xAt(frame, length.letGoAt)}px"><em>let go</em></span>
 		{/if}
@@ -280,7 +502,7 @@
 					onkeydown={(e) => keys(e, handle)}
 					onkeyup={(e) => e.key.startsWith('Arrow') && apply(handle, handle.time, true)}
 				>
-					<i></i><span>{handle.text}</span>
+					<i></i>{#if handle.text}<span>{handle.text}</span>{/if}
 				</div>
 			{/if}
 		{/each}
@@ -356,7 +578,7 @@
 		font-weight: 600;
 		color: var(--lamp-text);
 		white-space: nowrap;
-		background: rgb(250 247 239 / 60%);
+		background: color-mix(in srgb, var(--sheet) 60%, transparent);
 		border-radius: 3px;
 		padding: 0 3px;
 	}
@@ -366,6 +588,55 @@
 	}
 	.handle.low span {
 		top: 17px;
+	}
+	.ruler {
+		position: absolute;
+		bottom: 0;
+		height: 27px;
+		cursor: col-resize;
+		touch-action: none;
+	}
+	.loop {
+		position: absolute;
+		top: 12px;
+		bottom: 0;
+		background: rgb(242 176 74 / 16%);
+		border-inline: 2px solid var(--lamp);
+		pointer-events: none;
+	}
+	.loop button {
+		position: absolute;
+		left: 3px;
+		bottom: 29px;
+		border: 0;
+		border-radius: 4px;
+		background: var(--lamp-light);
+		color: var(--on-lamp);
+		font-size: 11px;
+		cursor: pointer;
+		pointer-events: auto;
+		white-space: nowrap;
+	}
+	.life {
+		position: absolute;
+		width: 11px;
+		height: 11px;
+		margin: -5.5px;
+		padding: 0;
+		border: 2px solid var(--lamp);
+		border-radius: 50%;
+		background: var(--sheet);
+		cursor: grab;
+		touch-action: none;
+		z-index: 1;
+	}
+	.inks {
+		position: absolute;
+		right: 18px;
+		bottom: 30px;
+		font-size: 11px;
+		color: var(--ink-2);
+		pointer-events: none;
 	}
 	.mark {
 		position: absolute;

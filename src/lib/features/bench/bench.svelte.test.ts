@@ -76,11 +76,13 @@ describe('keys', () => {
 	});
 
 	it('one that ignores another press says so', () => {
-		const { state, run, said } = bench([{ ...thud, overlap: { rule: 'ignore', limit: 1 } }]);
+		const { state, run } = bench([{ ...thud, overlap: { rule: 'ignore', limit: 1 } }]);
 		state.press('thud', 0);
 		run(0.1);
 		state.press('thud', 100);
-		expect(said).toEqual(['“Thud” plays already and is set to ignore another press.']);
+		expect(state.saidOf('thud')).toBe('ignored: it plays already');
+		run(2);
+		expect(state.saidOf('thud')).toBe('');
 	});
 });
 

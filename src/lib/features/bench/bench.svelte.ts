@@ -1,17 +1,49 @@
-/** The Bench's running state: the player behind the window, what the keys do, repeat, pause and slow motion. */
-import { naturalLength, type Seconds, type ShakePreset } from '$lib/core';
+/** The Bench's running state: the players behind the window, what the keys do, repeat, pause, scrubbing and comparing. */
+import {
+	applyCeilings,
+	CHANNEL_COUNT,
+	compileCeilings,
+	naturalLength,
+	withSolo,
+	type Ceilings,
+	type Outcome,
+	type Seconds,
+	type ShakePreset
+} from '$lib/core';
 import { createPlayer, type Play, type Player } from '$runtime';
 import type { ProjectSession } from '$lib/session/session.svelte';
+import { GALLERY_REST } from '$lib/viewport/rests';
 import { Recorder } from './recorder';
+import { readSlot, writeSlot } from './slot';
 
 /** A press shorter than this leaves a continuous motion running; a longer one is a hold. */
 const TAP_MS = 280;
 const LONGEST_FRAME: Seconds = 0.1;
+/** How long a key says what became of a press. */
+const SAID_FOR: Seconds = 1.4;
+
+/** What a press came to, in the key's words; a play that simply started needs none. */
+const WORDS: Readonly<Partial<Record<Outcome, string>>> = {
+	ignored: 'ignored: it plays already',
+	restarted: 'started over',
+	extended: 'goes on longer',
+	replaced: 'the quietest gives way'
+};
+
+export type Compare = 'a' | 'split' | 'b';
+
+export interface Stretch {
+	readonly from: Seconds;
+	readonly to: Seconds;
+}
 
 export class BenchState {
 	readonly player: Player;
 	readonly recorder = new Recorder();
-	/** How fast time runs in the window: 1, ¼ or 1/10. */
+	/** What the window shows: the player's offset as seen at the picture rate, under the ceiling. */
+	readonly offset = new Float64Array(CHANNEL_COUNT);
+	readonly otherOffset = new Float64Array(CHANNEL_COUNT);
+	/** How fast time runs in the window, 0.1–1. */
 	speed = $state(1);
 	paused = $state(false);
 	/** What each press is multiplied by: as from a weak or a strong event. */
@@ -24,16 +56,66 @@ export class BenchState {
 	sounding = $state.raw<ReadonlySet<string>>(new Set());
 	/** The newest play of the open preset: the strip draws its seed. */
 	newest = $state.raw<Play | null>(null);
+	/** Layers heard alone; none: all that are not muted. */
+	solo = $state.raw<ReadonlySet<string>>(new Set());
+	/** Pictures a second that are shown; 0: as many as the display does. */
+	pictureRate = $state(0);
+	/** About how many pictures a second this display shows. */
+	displayRate = $state(60);
+	/** The most a channel may reach in the window, to try. */
+	ceilings = $state.raw<Ceilings>({});
+	/** Where presses come from, in the scene, for presets that move along their source. */
+	source = $state.raw<readonly [number, number, number]>([-3.5, 1.6, -4]);
+	/** Every press with this seed; null: each press differs. */
+	heldSeed = $state<number | null>(null);
+	/** The part that is played again and again; null: none. */
+	loop = $state.raw<Stretch | null>(null);
+	/** The moment in the window is chosen by hand on the strip. */
+	scrubbing = $state(false);
+	/** The version held beside the one that is tuned. */
+	other = $state.raw<ShakePreset | null>(null);
+	compare = $state<Compare>('a');
+	/** Where the split's seam stands, as a part of the width. */
+	seam = $state(0.5);
+	/** A neighbour that is pointed at: it plays instead of the open preset. */
+	trying = $state.raw<ShakePreset | null>(null);
 	/** The scene's own time: runs on where the motion does. */
 	sceneTime: Seconds = 0;
+	private clock: Seconds = 0;
+	private real: Seconds = 0;
+	private frameTime = 1 / 60;
+	private limits = compileCeilings({});
+	private twin: Player | null = null;
+	/** The other version's play of each play. */
+	private readonly twins = new Map<Play, Play>();
 	private readonly frames = new Set<() => void>();
 	private readonly held = new Map<string, { play: Play; at: number; latched: boolean }>();
+	private readonly said = new Map<string, { text: string; until: Seconds }>();
 	private nextRepeat: Seconds = 0;
 	private stopListening: () => void;
 
 	constructor(private readonly session: ProjectSession) {
-		this.player = createPlayer(session.presets, { seed: 20 });
-		this.stopListening = session.onChange((preset) => this.player.setPreset(preset));
+		this.player = this.newPlayer(session.presets);
+		this.stopListening = session.onChange((preset) => {
+			this.player.setPreset(this.heard(preset));
+			if (preset.id !== this.open) this.twin?.setPreset(preset);
+			if (this.paused) this.refresh();
+		});
+	}
+
+	/** Opens another preset to be tuned. */
+	choose(key: string): void {
+		if (this.open === key) return;
+		const before = this.session.preset(this.open);
+		this.solo = new Set();
+		this.trying = null;
+		this.loop = null;
+		this.scrubbing = false;
+		if (before) this.player.setPreset(before);
+		this.open = key;
+		const slot = readSlot(this.session.project.slug, key);
+		this.hold(slot, slot ? this.compare : 'a');
+		if (this.newest?.presetId !== key) this.newest = null;
 	}
 
 	/** Starts the quiet motion that makes the picture live: the first continuous preset tagged "rest". */
@@ -54,6 +136,8 @@ export class BenchState {
 
 	/** One frame of the display, `real` seconds after the last. */
 	frame(real: Seconds): void {
+		this.real += real;
+		this.watchDisplay(real);
 		if (!this.paused) this.step(Math.min(real, LONGEST_FRAME) * this.speed);
 		for (const callback of this.frames) callback();
 	}
@@ -61,8 +145,12 @@ export class BenchState {
 	/** Moves time on by `dt` seconds. */
 	step(dt: Seconds): void {
 		this.sceneTime += dt;
-		const offset = this.player.advance(dt);
-		this.recorder.push(this.player.now, offset);
+		this.clock += dt;
+		const rate = this.pictureRate;
+		// A picture stands still until the next one is due.
+		const due = rate > 0 ? Math.floor(this.clock * rate + 1e-6) / rate : this.clock;
+		if (due >= this.player.now) this.advanceTo(due);
+		if (this.loop && this.newest && this.player.now - this.newest.trigger >= this.loop.to) this.seat(this.loop.from);
 		if (this.repeating && this.player.now >= this.nextRepeat) this.repeat();
 		this.noteSounding();
 	}
@@ -71,11 +159,11 @@ export class BenchState {
 	press(key: string, now: number): void {
 		const preset = this.session.preset(key);
 		if (!preset) return;
-		if (this.paused) this.paused = false;
+		this.goOn();
 		if (preset.timing.mode === 'burst') return void this.fire(key);
 		const held = this.held.get(key);
 		if (held && held.play.stoppedAt === null) {
-			held.play.stop(this.player.now);
+			this.stop(held.play);
 			this.held.delete(key);
 			return;
 		}
@@ -89,15 +177,20 @@ export class BenchState {
 		if (!held || held.latched) return;
 		if (now - held.at < TAP_MS) held.latched = true;
 		else {
-			held.play.stop(this.player.now);
+			this.stop(held.play);
 			this.held.delete(key);
 		}
 	}
 
-	fire(key: string): Play | null {
-		const play = this.player.fire(key, { strength: this.strength });
-		if (this.player.outcome === 'ignored')
-			this.session.say(`“${this.session.preset(key)?.name ?? key}” plays already and is set to ignore another press.`);
+	fire(key: string, ago: Seconds = 0, seed = this.heldSeed ?? undefined, strength = this.strength): Play | null {
+		const options = { strength, at: this.source, ago };
+		const play = this.player.fire(key, { ...options, seed });
+		const text = WORDS[this.player.outcome];
+		if (text) this.said.set(key, { text, until: this.real + SAID_FOR });
+		if (this.twin) {
+			const twin = this.twin.fire(key, { ...options, seed: play?.seed ?? seed });
+			if (play && twin) this.twins.set(play, twin);
+		}
 		if (key === this.open && play) this.newest = play;
 		this.noteSounding();
 		return play;
@@ -105,31 +198,186 @@ export class BenchState {
 
 	stopAll(): void {
 		this.player.stopAll();
+		this.twin?.stopAll();
 		this.held.clear();
 		this.repeating = false;
+		this.loop = null;
 	}
 
 	toggleRepeat(): void {
 		this.repeating = !this.repeating;
 		this.nextRepeat = this.player.now;
-		if (this.repeating) this.paused = false;
+		if (this.repeating) this.goOn();
+	}
+
+	/** Goes on after a pause or a scrub. */
+	goOn(): void {
+		this.paused = false;
+		this.scrubbing = false;
+	}
+
+	/** Shows the moment `at` seconds after the trigger of the open preset's newest play, and stays there. */
+	scrub(at: Seconds): void {
+		this.paused = true;
+		this.scrubbing = true;
+		this.seat(Math.max(0, at));
+	}
+
+	setLoop(loop: Stretch | null): void {
+		this.loop = loop;
+		if (!loop) return;
+		this.goOn();
+		this.repeating = false;
+		this.seat(loop.from);
+	}
+
+	setSolo(solo: ReadonlySet<string>): void {
+		this.solo = solo;
+		this.retune();
+	}
+
+	/** Plays a neighbour in the open preset's place; null: the preset itself again. */
+	tryOut(preset: ShakePreset | null): void {
+		this.trying = preset;
+		this.retune();
+	}
+
+	setCeilings(ceilings: Ceilings): void {
+		this.ceilings = ceilings;
+		this.limits = compileCeilings(ceilings);
+		this.show();
+	}
+
+	get limitsNow(): Float64Array {
+		return this.limits;
+	}
+
+	/** Holds a version beside the present one, playing in the same moments with the same seeds; null: none. */
+	hold(other: ShakePreset | null, compare: Compare = this.compare === 'a' && other ? 'split' : this.compare): void {
+		this.other = other && { ...other, id: this.open };
+		this.compare = other ? compare : 'a';
+		writeSlot(this.session.project.slug, this.open, this.other);
+		this.twins.clear();
+		this.twin = null;
+		if (!this.other) return;
+		const kept = this.other;
+		this.twin = this.newPlayer(this.session.presets.map((p) => (p.id === this.open ? kept : p)));
+		this.twin.advanceTo(this.player.now);
+		for (const play of this.player.plays) this.mirror(play);
+		this.twin.advanceTo(this.player.now);
+		this.show();
+	}
+
+	/** Exchanges the two versions; one undo step. */
+	swap(): void {
+		const mine = this.session.preset(this.open);
+		const theirs = this.other;
+		if (!mine || !theirs) return;
+		this.session.change(this.open, 'Swap with B', () => ({ ...theirs, id: this.open }));
+		this.session.seal();
+		this.hold(mine, this.compare);
+	}
+
+	/** Takes B over; one undo step. */
+	takeOther(): void {
+		const theirs = this.other;
+		if (!theirs) return;
+		this.session.change(this.open, 'Take B', () => ({ ...theirs, id: this.open }));
+		this.session.seal();
 	}
 
 	/** How much of a key's newest play is left, 1–0; a continuous one that runs is full. 0 when none plays. */
 	leftOf(key: string): number {
 		let left = 0;
-		for (const play of this.player.plays) {
-			if (play.presetId !== key) continue;
-			const age = Math.max(0, play.ageAt(this.player.now));
-			left = play.end === Infinity ? 1 : 1 - age / Math.max(play.end, 1e-6);
-		}
-		return Math.max(0, Math.min(1, left));
+		for (const play of this.player.plays) if (play.presetId === key) left = this.leftOfPlay(play);
+		return left;
+	}
+
+	leftOfPlay(play: Play): number {
+		if (play.end === Infinity) return 1;
+		const age = Math.max(0, play.ageAt(this.player.now));
+		return Math.max(0, Math.min(1, 1 - age / Math.max(play.end, 1e-6)));
+	}
+
+	/** What a key has to say about its last press; empty when there is nothing or it is long past. */
+	saidOf(key: string): string {
+		const said = this.said.get(key);
+		return said && said.until > this.real ? said.text : '';
+	}
+
+	private newPlayer(presets: readonly ShakePreset[]): Player {
+		const player = createPlayer(presets, { seed: 20 });
+		player.setRest(...GALLERY_REST.position, ...GALLERY_REST.orientation);
+		return player;
+	}
+
+	private heard(preset: ShakePreset): ShakePreset {
+		if (preset.id !== this.open) return preset;
+		return this.trying ? { ...this.trying, id: this.open } : withSolo(preset, this.solo);
+	}
+
+	private retune(): void {
+		const preset = this.session.preset(this.open);
+		if (preset) this.player.setPreset(this.heard(preset));
+		if (this.paused) this.refresh();
+	}
+
+	private advanceTo(time: Seconds): void {
+		const isNew = time > this.player.now;
+		this.player.advanceTo(time);
+		this.twin?.advanceTo(time);
+		this.show();
+		if (isNew) this.recorder.push(time, this.offset);
+	}
+
+	/** The same moment again, with what changed. */
+	private refresh(): void {
+		this.advanceTo(this.player.now);
+	}
+
+	private show(): void {
+		this.offset.set(this.player.offset);
+		applyCeilings(this.limits, this.offset);
+		if (!this.twin) return;
+		this.otherOffset.set(this.twin.offset);
+		applyCeilings(this.limits, this.otherOffset);
+	}
+
+	private stop(play: Play, at: Seconds = this.player.now): void {
+		play.stop(at);
+		this.twins.get(play)?.stop(at);
+	}
+
+	/** Puts a play of A into B as if it had been fired there as well. */
+	private mirror(play: Play): void {
+		const { seed, strength, length, stoppedAt } = play;
+		const ago = this.player.now - play.trigger;
+		const twin = this.twin!.fire(play.presetId, { seed, strength, length, ago, at: this.source });
+		if (!twin) return;
+		if (stoppedAt === -Infinity) twin.cut(this.player.now);
+		else if (stoppedAt !== null) twin.stop(play.trigger + play.delay + stoppedAt);
+		this.twins.set(play, twin);
+	}
+
+	/** Lets the open preset stand at a moment after its trigger: what playing up to there would have shown. */
+	private seat(ago: Seconds): void {
+		const preset = this.session.preset(this.open);
+		if (!preset) return;
+		const last = this.newest?.presetId === this.open ? this.newest : null;
+		const seed = last?.seed ?? this.heldSeed ?? this.player.seedOfPlay(this.player.playsFired + 1);
+		for (const player of [this.player, this.twin])
+			for (const play of player?.plays ?? []) if (play.presetId === this.open) play.cut(this.player.now);
+		this.held.delete(this.open);
+		const play = this.fire(this.open, ago, seed, last?.strength ?? this.strength);
+		const { letGoAt } = paperLength(preset);
+		if (play && letGoAt !== undefined && ago > letGoAt) this.stop(play, play.trigger + letGoAt);
+		else if (play && letGoAt !== undefined) this.held.set(this.open, { play, at: 0, latched: true });
+		this.refresh();
 	}
 
 	private latch(key: string): void {
-		const play = this.player.fire(key);
+		const play = this.fire(key, 0, undefined, 1);
 		if (play) this.held.set(key, { play, at: 0, latched: true });
-		this.noteSounding();
 	}
 
 	private repeat(): void {
@@ -145,9 +393,16 @@ export class BenchState {
 		const at = this.player.now + Math.max(this.repeatEvery / 2, this.repeatEvery - preset.timing.fadeOut.time);
 		const stop = this.onFrame(() => {
 			if (this.player.now < at) return;
-			play.stop(this.player.now);
+			this.stop(play);
 			stop();
 		});
+	}
+
+	private watchDisplay(real: Seconds): void {
+		if (real <= 0 || real > 0.25) return;
+		this.frameTime += (real - this.frameTime) * 0.04;
+		const rate = Math.round(1 / this.frameTime / 5) * 5;
+		if (Math.abs(rate - this.displayRate) > 4) this.displayRate = rate;
 	}
 
 	private noteSounding(): void {
@@ -155,13 +410,15 @@ export class BenchState {
 		for (const play of this.player.plays) now.add(play.presetId);
 		if (now.size !== this.sounding.size || [...now].some((key) => !this.sounding.has(key))) this.sounding = now;
 		for (const [key, held] of this.held) if (held.play.isOver(this.player.now)) this.held.delete(key);
+		for (const play of this.twins.keys()) if (play.isOver(this.player.now)) this.twins.delete(play);
 	}
 }
 
-/** How much paper a preset needs: its whole length, or for a continuous one its fades and a stretch between. */
+/** How much paper a preset needs: its whole length, or for a continuous one its fades, its growth and a stretch between. */
 export function paperLength(preset: ShakePreset): { readonly seconds: Seconds; readonly letGoAt: Seconds | undefined } {
 	const { timing } = preset;
 	if (timing.mode === 'burst') return { seconds: Math.max(0.1, naturalLength(preset) * 1.12), letGoAt: undefined };
-	const letGoAt = timing.delay + timing.fadeIn.time + 2.5;
+	const risen = Math.max(timing.fadeIn.time, Math.min(timing.growth?.over ?? 0, 120));
+	const letGoAt = timing.delay + risen + 2.5;
 	return { seconds: (letGoAt + timing.fadeOut.time) * 1.08 + 0.2, letGoAt };
 }

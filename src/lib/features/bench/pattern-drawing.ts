@@ -1,11 +1,15 @@
 import {
+	channelsOf,
 	newPreset,
 	sampleShake,
+	type Channel,
 	type ChannelSettings,
 	type Key,
 	type Layer,
 	type Pattern,
-	type PatternKind
+	type PatternKind,
+	type ShakePreset,
+	type View
 } from '$lib/core';
 
 /** A pattern as it begins when it is chosen. */
@@ -60,4 +64,33 @@ export function patternPath(pattern: Pattern, layer?: Layer): string {
 	for (let i = 0; i < track.count; i++)
 		path += `${i === 0 ? 'M' : 'L'}${i} ${(13 - track.values[i * 7]! * 11.5).toFixed(1)}`;
 	return path;
+}
+
+/** Pixels of a picture 1080 high that move it as far as a metre does, 5 m away in a 60° view. */
+const PIXELS_PER_METRE = 187;
+const round = (value: number): number => Number(value.toPrecision(2));
+
+/**
+ * The preset for the other kind of view. Sideways, height and roll keep what they look like; the lens is degrees in one and
+ * percent in the other. Channels that a flat view has not stay in the preset, unheard, and are there again on the way back.
+ */
+export function withView(preset: ShakePreset, view: View): ShakePreset {
+	if (preset.view === view) return preset;
+	const by = view === 'flat' ? PIXELS_PER_METRE : 1 / PIXELS_PER_METRE;
+	const heard = channelsOf(view);
+	const changed = (name: string, c: ChannelSettings): ChannelSettings =>
+		name === 'x' || name === 'y' ? { ...c, amplitude: round(c.amplitude * by) } : c;
+	return {
+		...preset,
+		view,
+		space: view === 'flat' ? 'camera' : preset.space,
+		layers: preset.layers.map((layer) => {
+			const channels = Object.fromEntries(Object.entries(layer.channels).map(([n, c]) => [n, changed(n, c)]));
+			const first = Object.values(layer.channels)[0];
+			// A layer that would fall silent moves in height instead.
+			if (first && !Object.keys(channels).some((n) => heard.includes(n as Channel)))
+				return { ...layer, channels: { ...channels, y: { ...first, amplitude: view === 'flat' ? 12 : 0.05 } } };
+			return { ...layer, channels };
+		})
+	};
 }

@@ -7,6 +7,8 @@ export interface StoredPreset {
 	readonly key: string;
 	readonly version: number;
 	readonly savedAt: string;
+	/** Its place in the project's order; rising, with gaps. */
+	readonly position: number;
 	readonly document: ShakePreset;
 }
 
@@ -25,17 +27,38 @@ const stored = (row: PresetRow): StoredPreset => ({
 	key: row.key,
 	version: row.version,
 	savedAt: row.savedAt.toISOString(),
+	position: row.position,
 	document: row.document
 });
 
 const rowOf = (projectId: string, key: string): Promise<PresetRow | null> =>
 	PresetRow.findOne({ where: { projectId, key } });
 
-/** Presets in use, in the project's order. */
-export async function listPresets(projectId: string): Promise<StoredPreset[]> {
-	const rows = await PresetRow.findAll({ where: { projectId, retiredAt: null }, order: [['position', 'ASC']] });
+/** A part of a project's presets, in its order. */
+export interface Part {
+	/** Only those behind this place; left out: from the first on. */
+	readonly after?: number;
+	readonly limit?: number;
+	/** Those that were retired instead of those in use. */
+	readonly retired?: boolean;
+}
+
+export async function listPresets(projectId: string, part: Part = {}): Promise<StoredPreset[]> {
+	const rows = await PresetRow.findAll({
+		where: {
+			projectId,
+			retiredAt: part.retired ? { [Op.ne]: null } : null,
+			...(part.after === undefined ? {} : { position: { [Op.gt]: part.after } })
+		},
+		order: [['position', 'ASC']],
+		limit: part.limit
+	});
 	return rows.map(stored);
 }
+
+/** How many presets are in use. */
+export const countPresets = (projectId: string): Promise<number> =>
+	PresetRow.count({ where: { projectId, retiredAt: null } });
 
 export async function findPreset(projectId: string, key: string): Promise<StoredPreset | null> {
 	const row = await rowOf(projectId, key);
@@ -75,6 +98,47 @@ export async function addPreset(
 			if (!(error instanceof UniqueConstraintError) || attempt > 5) throw error;
 		}
 	}
+}
+
+/**
+ * Adds many presets at the end of the project, all or none. Ids that are taken are changed to free ones; the answer is in
+ * the order of the documents.
+ */
+export async function addPresets(
+	sequelize: Sequelize,
+	projectId: string,
+	documents: readonly ShakePreset[],
+	note = '',
+	now = new Date()
+): Promise<StoredPreset[]> {
+	return sequelize.transaction(async (transaction) => {
+		const rows = await PresetRow.findAll({ where: { projectId }, attributes: ['key', 'position'], transaction });
+		const taken = new Set(rows.map((row) => row.key));
+		let position = rows.reduce((most, row) => Math.max(most, row.position + 1), 0);
+		const own = documents.map((document) => {
+			const key = freeId(document.id, taken);
+			taken.add(key);
+			return { ...document, id: key };
+		});
+		const made = await PresetRow.bulkCreate(
+			own.map((document) => ({
+				projectId,
+				key: document.id,
+				family: document.family,
+				name: document.name,
+				version: 1,
+				document,
+				position: position++,
+				savedAt: now
+			})),
+			{ transaction, returning: true }
+		);
+		await PresetVersionRow.bulkCreate(
+			made.map((row) => ({ presetId: row.id, version: 1, document: row.document, note, savedAt: now })),
+			{ transaction }
+		);
+		return made.map(stored);
+	});
 }
 
 /**
@@ -127,16 +191,16 @@ export async function findVersion(projectId: string, key: string, version: numbe
 	return found ? found.document : null;
 }
 
-/** Takes a preset out of use, or brings it back. Nothing is deleted. */
-export async function retirePreset(
+/** Takes presets out of use, or brings them back; nothing is deleted. Returns how many changed. */
+export async function retirePresets(
 	projectId: string,
-	key: string,
+	keys: readonly string[],
 	retired: boolean,
 	now = new Date()
-): Promise<boolean> {
+): Promise<number> {
 	const [count] = await PresetRow.update(
 		{ retiredAt: retired ? now : null },
-		{ where: { projectId, key, retiredAt: retired ? null : { [Op.ne]: null } } }
+		{ where: { projectId, key: [...keys], retiredAt: retired ? null : { [Op.ne]: null } } }
 	);
-	return count > 0;
+	return count;
 }

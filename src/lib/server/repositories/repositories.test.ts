@@ -2,7 +2,17 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { Sequelize } from 'sequelize';
 import { newPreset, type Kit } from '../../core';
 import { connect, migrate } from '../db/connect';
-import { addPreset, findPreset, findVersion, listPresets, listVersions, retirePreset, savePreset } from './presets';
+import {
+	addPreset,
+	findPreset,
+	findVersion,
+	listPresets,
+	listVersions,
+	retirePresets,
+	savePreset,
+	addPresets,
+	countPresets
+} from './presets';
 import { addProject, findProject, listProjects, readFact, writeFact } from './projects';
 
 const kit = (name: string, presets: Kit['presets'] = []): Kit => ({
@@ -108,10 +118,28 @@ describe('presets', () => {
 	});
 
 	it('retire and come back with all their versions', async () => {
-		expect(await retirePreset(projectId, 'thud', true)).toBe(true);
-		expect(await retirePreset(projectId, 'thud', true)).toBe(false);
+		expect(await retirePresets(projectId, ['thud'], true)).toBe(1);
+		expect(await retirePresets(projectId, ['thud'], true)).toBe(0);
 		expect(await listPresets(projectId)).toEqual([]);
-		expect(await retirePreset(projectId, 'thud', false)).toBe(true);
+		expect(await retirePresets(projectId, ['thud'], false)).toBe(1);
 		expect(await listPresets(projectId)).toHaveLength(1);
+	});
+
+	it('many at once, all with ids of their own, in order and read back in parts', async () => {
+		const made = await addPresets(
+			sequelize,
+			projectId,
+			[thud, { ...thud, name: 'Other' }, newPreset('x', 'X')],
+			'from a kit'
+		);
+		expect(made.map((p) => p.key)).toEqual(['thud-2', 'thud-3', 'x']);
+		expect(await countPresets(projectId)).toBe(4);
+		const [first, ...rest] = await listPresets(projectId, { limit: 2 });
+		expect([first!.key, rest[0]!.key]).toEqual(['thud', 'thud-2']);
+		const behind = await listPresets(projectId, { after: rest[0]!.position });
+		expect(behind.map((p) => p.key)).toEqual(['thud-3', 'x']);
+		expect((await listVersions(projectId, 'x'))![0]!.note).toBe('from a kit');
+		expect(await retirePresets(projectId, ['x', 'thud-3', 'gone'], true)).toBe(2);
+		expect((await listPresets(projectId, { retired: true })).map((p) => p.key)).toEqual(['thud-3', 'x']);
 	});
 });

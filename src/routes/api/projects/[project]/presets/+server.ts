@@ -1,19 +1,62 @@
 import { json } from '@sveltejs/kit';
-import { mixed, object, string } from 'yup';
-import { openPreset } from '$lib/core';
+import { array, boolean, mixed, object, string } from 'yup';
+import { isId, openPreset, type ShakePreset } from '$lib/core';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
-import { addPreset } from '$lib/server/repositories/presets';
+import { addPreset, addPresets, listPresets, retirePresets } from '$lib/server/repositories/presets';
 import type { RequestHandler } from './$types';
 
-const schema = object({ document: mixed().required('a preset is needed'), note: string().max(200) });
+/** A page of a list. */
+const PAGE = 1000;
+/** The largest body of a whole library, in characters: as large as a kit may be. */
+const MOST = 20 * 1024 * 1024;
+
+const one = object({ document: mixed().required('a preset is needed'), note: string().max(200) });
+const many = object({ documents: array().of(mixed()).min(1).max(20000).required(), note: string().max(200) });
+const retiring = object({
+	keys: array().of(string().required()).min(1).max(20000).required('keys of presets are needed'),
+	retired: boolean().required('true or false is needed')
+});
+
+/** A thousand presets behind `?after=POSITION`, or with `?retired=1` those that were retired. */
+export const GET: RequestHandler = ({ params, url }) =>
+	withProject(params.project, async (project) => {
+		const text = url.searchParams.get('after');
+		const after = text === null ? undefined : Number(text);
+		if (after !== undefined && !Number.isInteger(after)) return problem(400, 'after: a whole number is needed');
+		return json(await listPresets(project.id, { after, limit: PAGE, retired: url.searchParams.has('retired') }));
+	});
 
 /** Adds a preset; its id is changed when it is taken. */
 export const POST: RequestHandler = ({ request, params }) =>
 	withProject(params.project, async (project) => {
-		const body = await readBody(request, schema);
+		const body = await readBody(request, one);
 		if (!body.ok) return body.response;
 		const preset = openPreset(body.value.document);
 		if (!preset.ok) return problem(422, 'The preset is not sound.', [...preset.problems]);
 		return json(await addPreset(database(), project.id, preset.value, body.value.note), { status: 201 });
+	});
+
+/** Adds many presets, all or none. */
+export const PUT: RequestHandler = ({ request, params }) =>
+	withProject(params.project, async (project) => {
+		const body = await readBody(request, many, MOST);
+		if (!body.ok) return body.response;
+		const sound: ShakePreset[] = [];
+		for (const [i, document] of (body.value.documents as unknown[]).entries()) {
+			const preset = openPreset(document);
+			if (!preset.ok) return problem(422, `Preset ${i + 1} is not sound; none was added.`, [...preset.problems]);
+			sound.push(preset.value);
+		}
+		return json(await addPresets(database(), project.id, sound, body.value.note), { status: 201 });
+	});
+
+/** Takes presets out of use, or brings them back. */
+export const PATCH: RequestHandler = ({ request, params }) =>
+	withProject(params.project, async (project) => {
+		const body = await readBody(request, retiring);
+		if (!body.ok) return body.response;
+		const keys = body.value.keys as string[];
+		if (!keys.every(isId)) return problem(400, 'keys: ids of presets are needed');
+		return json({ changed: await retirePresets(project.id, keys, body.value.retired) });
 	});

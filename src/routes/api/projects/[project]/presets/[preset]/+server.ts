@@ -3,7 +3,7 @@ import { boolean, mixed, number, object, string } from 'yup';
 import { openPreset } from '$lib/core';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
-import { findPreset, retirePreset, savePreset } from '$lib/server/repositories/presets';
+import { findPreset, retirePresets, savePreset } from '$lib/server/repositories/presets';
 import type { RequestHandler } from './$types';
 
 const saving = object({
@@ -48,6 +48,6 @@ export const PATCH: RequestHandler = ({ request, params }) =>
 	withProject(params.project, async (project) => {
 		const body = await readBody(request, retiring);
 		if (!body.ok) return body.response;
-		const changed = await retirePreset(project.id, params.preset, body.value.retired);
-		return changed ? json({ retired: body.value.retired }) : unknown(params.preset);
+		const changed = await retirePresets(project.id, [params.preset], body.value.retired);
+		return changed > 0 ? json({ retired: body.value.retired }) : unknown(params.preset);
 	});

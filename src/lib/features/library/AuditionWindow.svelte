@@ -1,0 +1,116 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { CHANNEL_COUNT } from '$lib/core';
+	import { afterFirstPaint } from '$lib/ui/after-paint';
+	import type { Picture } from '$lib/viewport/picture';
+	import type { Audition } from './audition.svelte';
+
+	let { audition }: { audition: Audition } = $props();
+	const LONGEST_FRAME = 0.1;
+	let canvas: HTMLCanvasElement;
+	let box: HTMLElement;
+	let ready = $state(false);
+	let trouble = $state('');
+	let still = $state(false);
+
+	onMount(() => {
+		let gone = false;
+		let picture: Picture | null = null;
+		let request = 0;
+		let last = performance.now();
+		let shown = 'space';
+		// The picture starts still where the system asks for less motion; pointing at a row is asking for it.
+		still = matchMedia('(prefers-reduced-motion: reduce)').matches;
+		const rest = new Float64Array(CHANNEL_COUNT);
+		const next = (now: number): void => {
+			request = requestAnimationFrame(next);
+			const dt = Math.min(LONGEST_FRAME, Math.max(0, now - last) / 1000);
+			last = now;
+			const idle = still && audition.player.plays.length === 0;
+			const a = idle ? rest : audition.frame(dt);
+			const view = audition.preset?.view ?? 'space';
+			if (!picture) return;
+			if (view !== shown) picture.show((shown = view));
+			picture.draw({ a, b: null, seam: 1, time: audition.sceneTime, outside: null });
+			picture.adapt(dt * 1000);
+		};
+		request = requestAnimationFrame(next);
+		const watch = new ResizeObserver(() => picture?.resize(box.clientWidth, box.clientHeight));
+		afterFirstPaint(async () => {
+			try {
+				const { Picture } = await import('$lib/viewport/picture');
+				if (gone) return;
+				picture = new Picture(canvas);
+				picture.resize(box.clientWidth, box.clientHeight);
+				watch.observe(box);
+				ready = true;
+			} catch {
+				trouble = 'This browser draws no 3D here (WebGL is off or missing).';
+			}
+		});
+		return () => {
+			gone = true;
+			cancelAnimationFrame(request);
+			watch.disconnect();
+			picture?.dispose();
+		};
+	});
+</script>
+
+<div class="window" class:ready bind:this={box}>
+	<canvas bind:this={canvas} aria-label="The picture through the camera"></canvas>
+	<span class="centre" aria-hidden="true"></span>
+	<span class="name">{audition.preset ? audition.preset.name : 'Point at a preset and it plays here'}</span>
+	{#if trouble}<p role="alert">{trouble}</p>{/if}
+</div>
+
+<style>
+	.window {
+		position: relative;
+		aspect-ratio: 16 / 9;
+		border-radius: var(--radius);
+		overflow: hidden;
+		background: linear-gradient(#0d1826, #2b4256 45%, #a5754f 62%, #1c3640 63%, #0c1a22);
+		border: 1px solid #0e1a26;
+	}
+	canvas {
+		display: block;
+		width: 100%;
+		height: 100%;
+		opacity: 0;
+	}
+	.ready canvas {
+		opacity: 1;
+	}
+	.centre {
+		position: absolute;
+		left: 50%;
+		top: 50%;
+		width: 5px;
+		height: 5px;
+		margin: -2.5px;
+		border-radius: 50%;
+		background: #fffdf7;
+		box-shadow: 0 0 0 1.5px rgb(12 22 32 / 55%);
+	}
+	.name {
+		position: absolute;
+		left: 8px;
+		bottom: 7px;
+		padding: 1px 8px;
+		border-radius: 5px;
+		background: rgb(14 24 36 / 62%);
+		color: #f7efdd;
+		font-size: 12px;
+	}
+	p {
+		position: absolute;
+		inset: 0;
+		display: grid;
+		place-items: center;
+		margin: 0;
+		padding: 1rem;
+		color: #f7efdd;
+		text-align: center;
+	}
+</style>

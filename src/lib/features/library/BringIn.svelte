@@ -1,0 +1,183 @@
+<script lang="ts">
+	/** Presets out of a kit: what is in it, and a choice for each whose id is taken. Nothing happens before the last button. */
+	import { arrivals, readKit, sayProblem, type Arrival, type Choice } from '$lib/core';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+
+	let { session, open, onclose }: { session: ProjectSession; open: boolean; onclose: () => void } = $props();
+
+	const SHOWN = 200;
+	const CHOICES: readonly { value: Choice; label: string; title: string }[] = [
+		{ value: 'keep', label: 'keep', title: 'Leave what is here' },
+		{ value: 'replace', label: 'replace', title: 'Put the new one in its place, as a new version' },
+		{ value: 'both', label: 'both', title: 'Bring it in beside the one that is here' }
+	];
+	let name = $state('');
+	let trouble = $state.raw<readonly string[]>([]);
+	let list = $state.raw<readonly Arrival[]>([]);
+	let choices = $state.raw<Readonly<Record<string, Choice>>>({});
+	let busy = $state(false);
+	let over = $state(false);
+	const differing = $derived(list.filter((a) => a.standing === 'differs'));
+	const fresh = $derived(list.filter((a) => a.standing === 'new'));
+	const same = $derived(list.length - differing.length - fresh.length);
+	const choiceOf = (id: string): Choice => choices[id] ?? 'both';
+
+	$effect(() => {
+		if (open) return;
+		name = '';
+		list = [];
+		trouble = [];
+		choices = {};
+	});
+
+	async function read(file: File | undefined) {
+		if (!file) return;
+		name = file.name;
+		list = [];
+		const kit = readKit(await file.text());
+		if (!kit.ok) {
+			trouble = kit.problems.slice(0, 8).map(sayProblem);
+			return;
+		}
+		trouble = [];
+		list = arrivals(kit.value, (id) => (session.order.includes(id) ? session.preset(id) : undefined));
+		if (list.length === 0) trouble = ['There is no shake preset in this kit.'];
+	}
+	async function bringIn() {
+		busy = true;
+		const said = await session.bringIn(list, choiceOf, name);
+		busy = false;
+		if (said === null) return;
+		session.say(`From ${name}: ${said}.`);
+		onclose();
+	}
+</script>
+
+<Dialog title="Bring in presets" {open} {onclose} wide>
+	<label
+		class="drop"
+		class:over
+		ondragover={(e) => {
+			e.preventDefault();
+			over = true;
+		}}
+		ondragleave={() => (over = false)}
+		ondrop={(e) => {
+			e.preventDefault();
+			over = false;
+			void read(e.dataTransfer?.files[0]);
+		}}
+	>
+		<input type="file" accept=".json,application/json" onchange={(e) => read(e.currentTarget.files?.[0])} />
+		<span>{name ? name : 'Choose a kit (JSON), or drop one here'}</span>
+	</label>
+	{#if trouble.length > 0}
+		<div class="trouble" role="alert">
+			<p>Nothing was brought in.</p>
+			<ul>
+				{#each trouble as line (line)}<li>{line}</li>{/each}
+			</ul>
+		</div>
+	{/if}
+	{#if list.length > 0}
+		<p>
+			<b>{list.length}</b> in it: <b>{fresh.length}</b> new, <b>{differing.length}</b> whose id is taken by another,
+			<b>{same}</b> here already.
+		</p>
+		{#if differing.length > 0}
+			<div class="all">
+				<span>for all of them</span>
+				{#each CHOICES as { value, label, title } (value)}
+					<button {title} onclick={() => (choices = Object.fromEntries(differing.map((a) => [a.preset.id, value])))}
+						>{label}</button
+					>
+				{/each}
+			</div>
+			<ul class="list">
+				{#each differing.slice(0, SHOWN) as { preset } (preset.id)}
+					<li>
+						<span>{preset.name} <small>{preset.id}</small></span>
+						<Segments
+							small
+							label="What to do with {preset.name}"
+							value={choiceOf(preset.id)}
+							options={CHOICES}
+							onchange={(choice: Choice) => (choices = { ...choices, [preset.id]: choice })}
+						/>
+					</li>
+				{/each}
+				{#if differing.length > SHOWN}<li>and {differing.length - SHOWN} more, as chosen for all</li>{/if}
+			</ul>
+		{/if}
+		<button class="main" disabled={busy} onclick={bringIn}>{busy ? 'Bringing in…' : 'Bring in'}</button>
+	{/if}
+</Dialog>
+
+<style>
+	.drop {
+		display: block;
+		border: 2px dashed var(--rule-strong);
+		border-radius: 9px;
+		padding: 18px;
+		text-align: center;
+		cursor: pointer;
+		background: var(--field);
+	}
+	.drop.over,
+	.drop:hover,
+	.drop:focus-within {
+		border-color: var(--lamp);
+		background: var(--lamp-wash);
+	}
+	input {
+		position: absolute;
+		opacity: 0;
+		width: 1px;
+	}
+	.trouble {
+		border-left: 4px solid var(--danger);
+		padding: 2px 12px;
+		margin-top: 10px;
+	}
+	ul {
+		margin: 6px 0;
+		padding-left: 16px;
+	}
+	.list {
+		list-style: none;
+		padding: 0;
+		max-height: 40vh;
+		overflow: auto;
+	}
+	.list li {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		padding: 3px 0;
+		border-bottom: 1px solid var(--rule);
+	}
+	.all {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+	}
+	.all span,
+	small {
+		color: var(--ink-2);
+	}
+	button {
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 2px 10px;
+		cursor: pointer;
+	}
+	.main {
+		margin-top: 10px;
+		padding: 6px 16px;
+		background: var(--ink);
+		color: var(--sheet);
+	}
+</style>

@@ -1,0 +1,363 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import Archive from '@lucide/svelte/icons/archive';
+	import Copy from '@lucide/svelte/icons/copy';
+	import Download from '@lucide/svelte/icons/download';
+	import FolderInput from '@lucide/svelte/icons/folder-input';
+	import Plus from '@lucide/svelte/icons/plus';
+	import Tag from '@lucide/svelte/icons/tag';
+	import { KIT_FORMAT, KIT_VERSION, writeKit, type ShakePreset } from '$lib/core';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import { useCommands } from '$lib/ui/commands.svelte';
+	import { saveText } from '$lib/ui/save-text';
+	import Segments from '$lib/ui/Segments.svelte';
+	import { Audition } from './audition.svelte';
+	import AuditionWindow from './AuditionWindow.svelte';
+	import BringIn from './BringIn.svelte';
+	import FeelChart from './FeelChart.svelte';
+	import { LibraryState } from './library.svelte';
+	import LibraryTable from './LibraryTable.svelte';
+	import Retired from './Retired.svelte';
+	import TagFilter from './TagFilter.svelte';
+
+	let { session, onopen }: { session: ProjectSession; onopen: (key: string) => void } = $props();
+
+	const library = untrack(() => new LibraryState(session));
+	const audition = new Audition();
+	const commands = useCommands();
+	let bringing = $state(false);
+	let retired = $state(false);
+	let tag = $state('');
+	let table: LibraryTable | undefined = $state();
+	const rows = $derived(library.rows);
+	const acted = $derived(library.acted);
+	const pointed = $derived(session.preset(library.pointed));
+	const measured = $derived(library.measured());
+
+	$effect(() => void library.keepUp(library.all));
+
+	function point(preset: ShakePreset) {
+		if (library.pointed === preset.id && audition.player.plays.length > 0) return;
+		library.pointed = preset.id;
+		audition.start(preset);
+	}
+	async function addNew() {
+		const key = await session.addNew();
+		if (key) onopen(key);
+	}
+	async function copyChosen() {
+		const made: string[] = [];
+		for (const preset of acted) {
+			const key = await session.copy(preset.id);
+			if (key) made.push(key);
+		}
+		library.chosen = new Set(made);
+		if (made.length > 0)
+			session.say(`${made.length} ${made.length === 1 ? 'copy' : 'copies'} made; they are chosen now.`);
+	}
+	async function retireChosen() {
+		if (await session.retire(...acted.map((p) => p.id))) library.chosen = new Set();
+	}
+	function addTag() {
+		const word = tag.trim().slice(0, 40);
+		if (!word) return;
+		session.changeMany(
+			acted.map((p) => p.id),
+			`Tag ${acted.length} presets “${word}”`,
+			(p) => {
+				if (!p.tags.includes(word) && p.tags.length < 40) p.tags.push(word);
+			}
+		);
+		tag = '';
+	}
+	function sendOut(presets: readonly ShakePreset[]) {
+		const name = presets.length === 1 ? presets[0]!.id : session.project.slug;
+		const empty = { events: [], parameters: [], cues: [], rigs: [], courses: [] };
+		saveText(
+			`${name}.kit.json`,
+			writeKit({ format: KIT_FORMAT, version: KIT_VERSION, name: session.project.name, ...empty, presets })
+		);
+	}
+
+	onMount(() => {
+		const takeBack = commands.offer(
+			() => [
+				{ id: 'library new', label: 'New preset', about: 'presets', run: () => void addNew() },
+				{ id: 'library in', label: 'Bring in a kit', about: 'presets', run: () => (bringing = true) },
+				{ id: 'library out', label: 'Send out all that is listed', about: 'presets', run: () => sendOut(rows) },
+				{ id: 'library retired', label: 'Retired presets', about: 'presets', run: () => (retired = true) }
+			],
+			[
+				{ keys: '↓ ↑', what: 'Go from preset to preset; each plays' },
+				{ keys: 'Space', what: 'Play it again' },
+				{ keys: 'Enter', what: 'Tune it on the Bench' },
+				{ keys: 'F2', what: 'Rename it' },
+				{ keys: 'X', what: 'Choose it, or let it go; Shift: all from the last chosen one' },
+				{ keys: 'Ctrl + A', what: 'Choose all' },
+				{ keys: '/', what: 'Search' }
+			]
+		);
+		return () => {
+			takeBack();
+			library.close();
+		};
+	});
+	let search: HTMLInputElement;
+</script>
+
+<svelte:window
+	onkeydown={(event) => {
+		if (event.key !== '/' || event.target instanceof HTMLInputElement) return;
+		event.preventDefault();
+		search.focus();
+	}}
+/>
+
+<div class="library">
+	<header>
+		<h1>Library</h1>
+		<p>
+			{session.project.name} · {library.all.length}
+			{library.all.length === 1 ? 'preset' : 'presets'}{session.missing > 0 ? `, ${session.missing} still coming` : ''}
+			{#if library.unmeasured > 0}<em>· measuring, {library.unmeasured} to go</em>{/if}
+		</p>
+		<input
+			class="search"
+			type="search"
+			placeholder="Find by name, tag or what it is for"
+			aria-label="Find by name, tag or what it is for"
+			bind:this={search}
+			bind:value={library.search}
+			onkeydown={(e) => e.key === 'Escape' && (library.search = '')}
+		/>
+		<button onclick={addNew}><Plus size={14} /> New</button>
+		<button onclick={() => (bringing = true)}><FolderInput size={14} /> Bring in</button>
+		<button onclick={() => sendOut(acted.length > 0 ? acted : rows)} disabled={rows.length === 0}
+			><Download size={14} /> Send out {acted.length > 0 ? acted.length : 'all'}</button
+		>
+		<button onclick={() => (retired = true)}><Archive size={14} /> Retired</button>
+	</header>
+	<main>
+		<div class="bar">
+			{#if acted.length > 0}
+				<b>{acted.length} chosen</b>
+				<button onclick={copyChosen}><Copy size={13} /> Copy</button>
+				<button onclick={retireChosen} disabled={acted.length >= library.all.length}
+					><Archive size={13} /> Retire</button
+				>
+				<form
+					onsubmit={(e) => {
+						e.preventDefault();
+						addTag();
+					}}
+				>
+					<input placeholder="tag" aria-label="Tag for the chosen" maxlength="40" bind:value={tag} />
+					<button disabled={!tag.trim()}><Tag size={13} /> Tag them</button>
+				</form>
+				<button onclick={() => (library.chosen = new Set())}>Let go</button>
+			{:else}
+				<Segments
+					small
+					label="Kind"
+					value={library.filter.suits ?? 'all'}
+					options={[
+						{ value: 'all', label: 'all' },
+						{ value: 'burst', label: 'bursts' },
+						{ value: 'continuous', label: 'until stopped' }
+					]}
+					onchange={(v) =>
+						(library.filter = { ...library.filter, suits: v === 'all' ? null : (v as 'burst' | 'continuous') })}
+				/>
+				<Segments
+					small
+					label="View"
+					value={library.filter.view ?? 'all'}
+					options={[
+						{ value: 'all', label: 'any view' },
+						{ value: 'space', label: 'in depth' },
+						{ value: 'flat', label: 'flat' }
+					]}
+					onchange={(v) => (library.filter = { ...library.filter, view: v === 'all' ? null : (v as 'space' | 'flat') })}
+				/>
+				<TagFilter {library} />
+				<span class="count">{rows.length < library.all.length ? `${rows.length} of ${library.all.length}` : ''}</span>
+			{/if}
+		</div>
+		<div class="rows">
+			{#if library.all.length === 0}
+				<div class="none">
+					<h2>No presets yet</h2>
+					<p>“New” makes one and opens it on the Bench; “Bring in” takes presets out of a kit.</p>
+				</div>
+			{:else if rows.length === 0}
+				<div class="none">
+					<h2>Nothing fits</h2>
+					<p>Search also finds words that are spelled a little differently. Fewer tags find more.</p>
+					<button
+						onclick={() => {
+							library.search = '';
+							library.filter = { tags: new Set(), suits: null, view: null };
+						}}>Show all</button
+					>
+				</div>
+			{:else}
+				<LibraryTable
+					bind:this={table}
+					{library}
+					{rows}
+					onpoint={point}
+					{onopen}
+					onrename={(key, name) => session.change(key, 'Name', (p) => void (p.name = name))}
+				/>
+			{/if}
+		</div>
+		<aside>
+			<AuditionWindow {audition} />
+			<div class="about">
+				{#if pointed}
+					<p>{pointed.about || 'No description yet.'}</p>
+					{#if pointed.origin}
+						<small>copied from {session.preset(pointed.origin)?.name ?? pointed.origin}</small>
+					{/if}
+				{:else}
+					<p>Point at a row, or go through them with the arrows: each plays above as it goes by.</p>
+				{/if}
+			</div>
+			<FeelChart
+				{measured}
+				pointed={library.pointed}
+				onpoint={(key) => {
+					const preset = session.preset(key);
+					if (preset) point(preset);
+				}}
+				onchoose={(key) => table?.show(key)}
+			/>
+		</aside>
+	</main>
+</div>
+<BringIn {session} open={bringing} onclose={() => (bringing = false)} />
+<Retired {session} open={retired} onclose={() => (retired = false)} />
+
+<style>
+	.library {
+		height: 100vh;
+		display: grid;
+		grid-template-rows: 48px minmax(0, 1fr);
+	}
+	header {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		padding: 0 14px;
+		border-bottom: 1px solid var(--rule);
+	}
+	header p {
+		flex: 1;
+		min-width: 0;
+		margin: 0 4px;
+		color: var(--ink-2);
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	em {
+		font-style: normal;
+		color: var(--lamp-text);
+	}
+	button {
+		display: inline-flex;
+		align-items: center;
+		gap: 5px;
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 3px 10px;
+		cursor: pointer;
+		white-space: nowrap;
+	}
+	button:hover:not(:disabled) {
+		border-color: var(--lamp);
+	}
+	button:disabled {
+		opacity: 0.45;
+		cursor: default;
+	}
+	input {
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 3px 9px;
+	}
+	.search {
+		width: 16rem;
+	}
+	main {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 372px;
+		grid-template-rows: 30px minmax(0, 1fr);
+		gap: 8px 12px;
+		padding: 10px 14px 12px;
+		min-height: 0;
+	}
+	.bar {
+		display: flex;
+		align-items: center;
+		gap: 10px;
+	}
+	form {
+		display: flex;
+		gap: 4px;
+	}
+	form input {
+		width: 7rem;
+	}
+	.count {
+		margin-left: auto;
+		color: var(--ink-2);
+	}
+	.rows {
+		min-height: 0;
+	}
+	aside {
+		grid-area: 1 / 2 / 3 / 3;
+		display: grid;
+		grid-template-rows: auto 92px minmax(0, 1fr);
+		gap: 8px;
+		min-height: 0;
+	}
+	.about {
+		overflow: auto;
+		color: var(--ink-2);
+	}
+	.about p {
+		margin: 0 0 4px;
+	}
+	small {
+		color: var(--lamp-text);
+	}
+	.none {
+		height: 100%;
+		display: grid;
+		place-content: center;
+		justify-items: center;
+		gap: 6px;
+		border: 1px dashed var(--rule-strong);
+		border-radius: var(--radius);
+		color: var(--ink-2);
+	}
+	.none h2 {
+		font-size: 17px;
+		color: var(--ink);
+	}
+	.none p {
+		margin: 0;
+	}
+	@media (max-width: 1180px) {
+		main {
+			grid-template-columns: minmax(0, 1fr) 300px;
+		}
+		.search {
+			width: 11rem;
+		}
+	}
+</style>

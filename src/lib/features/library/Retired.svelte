@@ -1,0 +1,71 @@
+<script lang="ts">
+	/** What was taken out of use, with all its versions; any of it comes back. */
+	import type { StoredPreset } from '$lib/session/api';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+
+	let { session, open, onclose }: { session: ProjectSession; open: boolean; onclose: () => void } = $props();
+	let list = $state.raw<readonly StoredPreset[] | null>(null);
+	let trouble = $state('');
+
+	$effect(() => {
+		if (!open) return;
+		list = null;
+		trouble = '';
+		void session.retired().then((answer) => {
+			if (answer.ok) list = answer.value;
+			else trouble = answer.message;
+		});
+	});
+	async function bringBack(stored: StoredPreset) {
+		if (await session.bringBack(stored)) list = list?.filter((other) => other.key !== stored.key) ?? null;
+	}
+</script>
+
+<Dialog title="Retired presets" {open} {onclose} wide>
+	{#if trouble}
+		<p role="alert">{trouble} Close this and open it to try again.</p>
+	{:else if list === null}
+		<p>Looking…</p>
+	{:else}
+		<ul>
+			{#each list as stored (stored.key)}
+				<li>
+					<span><b>{stored.document.name}</b> <small>{stored.document.about}</small></span>
+					<button onclick={() => bringBack(stored)}>Bring back</button>
+				</li>
+			{:else}
+				<li>Nothing is retired. What you retire waits here, with all its versions.</li>
+			{/each}
+		</ul>
+	{/if}
+</Dialog>
+
+<style>
+	ul {
+		list-style: none;
+		margin: 0;
+		padding: 0;
+		max-height: 56vh;
+		overflow: auto;
+	}
+	li {
+		display: flex;
+		justify-content: space-between;
+		gap: 12px;
+		align-items: center;
+		padding: 5px 0;
+		border-bottom: 1px solid var(--rule);
+	}
+	small {
+		color: var(--ink-2);
+	}
+	button {
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 2px 10px;
+		cursor: pointer;
+		white-space: nowrap;
+	}
+</style>

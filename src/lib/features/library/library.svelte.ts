@@ -1,0 +1,171 @@
+/** The Library's state: what is listed, chosen and pointed at, and the figures as they come in. */
+import MiniSearch from 'minisearch';
+import type { Measure, ShakePreset } from '$lib/core';
+import type { Card } from '$lib/workers/protocol';
+import type { ProjectSession } from '$lib/session/session.svelte';
+import { between, NO_FILTER, passes, sorted, tagCounts, type Column, type Filter, type Sort } from './list';
+
+/** Figures are shown in batches: each one alone would lay the table out again. */
+const BATCH_MS = 160;
+/** How many presets the search takes in at a time. */
+const CHUNK = 400;
+
+interface Entry {
+	readonly id: string;
+	readonly name: string;
+	readonly about: string;
+	readonly tags: string;
+}
+
+const entryOf = (p: ShakePreset): Entry => ({ id: p.id, name: p.name, about: p.about, tags: p.tags.join(' ') });
+
+export class LibraryState {
+	search = $state('');
+	filter = $state.raw<Filter>(NO_FILTER);
+	sort = $state.raw<Sort>({ by: 'order', down: false });
+	chosen = $state.raw<ReadonlySet<string>>(new Set());
+	/** The row that is pointed at or focused: it is auditioned. */
+	pointed = $state('');
+	/** Counted up when figures came in. */
+	private figures = $state(0);
+	/** How many presets have no figures yet. */
+	unmeasured = $state(0);
+	/** Counted up when the search has taken in more. */
+	private indexed = $state(0);
+	private readonly cards = new WeakMap<ShakePreset, Card>();
+	private readonly known = new Map<string, ShakePreset>();
+	private index = new MiniSearch<Entry>({
+		fields: ['name', 'tags', 'about'],
+		searchOptions: { prefix: true, fuzzy: 0.25, boost: { name: 4, tags: 2 }, combineWith: 'AND' }
+	});
+	private lastChosen = '';
+	private closed = false;
+	/** A newer round ends the one before. */
+	private runs = 0;
+	private batch: ReturnType<typeof setTimeout> | null = null;
+
+	constructor(readonly session: ProjectSession) {}
+
+	/** Every preset in use. */
+	readonly all = $derived.by(() => this.session.presets);
+	readonly tags = $derived.by(() => tagCounts(this.all));
+	private readonly found = $derived.by(() => {
+		const text = this.search.trim();
+		if (text === '') return this.all.filter((p) => passes(p, this.filter));
+		void this.indexed;
+		// In the order of how well they fit.
+		return this.index.search(text).flatMap((hit) => {
+			const preset = this.session.preset(hit.id as string);
+			return preset && passes(preset, this.filter) ? [preset] : [];
+		});
+	});
+	readonly rows = $derived.by(() => {
+		if (this.sort.by === 'strength' || this.sort.by === 'pace') void this.figures;
+		return sorted(this.found, this.sort, (p) => this.cards.get(p)?.measure);
+	});
+
+	/** Figures and drawing of a preset, when they are at hand. */
+	card(preset: ShakePreset): Card | undefined {
+		void this.figures;
+		return this.cards.get(preset);
+	}
+
+	/** All that is measured, for the chart. */
+	measured(): { readonly preset: ShakePreset; readonly measure: Measure }[] {
+		void this.figures;
+		return this.found.flatMap((preset) => {
+			const card = this.cards.get(preset);
+			return card && card.measure.strength > 0 && card.measure.pace > 0 ? [{ preset, measure: card.measure }] : [];
+		});
+	}
+
+	/** Takes in what is new or changed: the search in chunks, the figures one after the other. */
+	async keepUp(presets: readonly ShakePreset[]): Promise<void> {
+		const run = ++this.runs;
+		await this.takeIn(presets);
+		const waiting = presets.filter((p) => !this.cards.has(p));
+		this.unmeasured = waiting.length;
+		for (const preset of waiting) {
+			if (this.closed || run !== this.runs) return;
+			await this.measure(preset, false);
+		}
+	}
+
+	/** Measures a row that is on the screen before those that are not. */
+	want(preset: ShakePreset): void {
+		if (!this.cards.has(preset)) void this.measure(preset, true);
+	}
+
+	close(): void {
+		this.closed = true;
+		if (this.batch) clearTimeout(this.batch);
+	}
+
+	sortBy(by: Column): void {
+		// Figures are most asked for from the largest down.
+		const first = by === 'strength' || by === 'pace' || by === 'length';
+		this.sort = this.sort.by === by ? { by, down: !this.sort.down } : { by, down: first };
+	}
+
+	toggleTag(tag: string): void {
+		const tags = new Set(this.filter.tags);
+		if (!tags.delete(tag)) tags.add(tag);
+		this.filter = { ...this.filter, tags };
+	}
+
+	/** Chooses a row or lets it go; with Shift all rows from the last one chosen. */
+	choose(key: string, range: boolean): void {
+		const next = new Set(this.chosen);
+		if (range && this.lastChosen) for (const each of between(this.rows, this.lastChosen, key)) next.add(each);
+		else if (!next.delete(key)) next.add(key);
+		this.lastChosen = key;
+		this.chosen = next;
+	}
+
+	chooseAll(): void {
+		this.chosen = new Set(this.chosen.size < this.rows.length ? this.rows.map((p) => p.id) : []);
+	}
+
+	/** What the buttons act on: the chosen rows that are still there, in the order of the list. */
+	get acted(): ShakePreset[] {
+		return this.all.filter((p) => this.chosen.has(p.id));
+	}
+
+	private async measure(preset: ShakePreset, soon: boolean): Promise<void> {
+		try {
+			const card = await this.session.shelf.card(preset, soon);
+			if (!this.cards.has(preset)) this.unmeasured = Math.max(0, this.unmeasured - 1);
+			this.cards.set(preset, card);
+			this.batch ??= setTimeout(() => {
+				this.batch = null;
+				this.figures++;
+			}, BATCH_MS);
+		} catch {
+			// The worker was closed: the page is going away.
+		}
+	}
+
+	private async takeIn(presets: readonly ShakePreset[]): Promise<void> {
+		const keys = new Set(presets.map((p) => p.id));
+		for (const key of [...this.known.keys()]) if (!keys.has(key)) this.forget(key);
+		const fresh = presets.filter((p) => this.known.get(p.id) !== p);
+		for (let i = 0; i < fresh.length; i += CHUNK) {
+			if (this.closed) return;
+			for (const preset of fresh.slice(i, i + CHUNK)) {
+				this.forget(preset.id);
+				this.known.set(preset.id, preset);
+				this.index.add(entryOf(preset));
+			}
+			this.indexed++;
+			// Lets the page breathe between chunks.
+			if (i + CHUNK < fresh.length) await new Promise((next) => setTimeout(next));
+		}
+	}
+
+	private forget(key: string): void {
+		const before = this.known.get(key);
+		if (!before) return;
+		this.index.remove(entryOf(before));
+		this.known.delete(key);
+	}
+}

@@ -1,0 +1,156 @@
+<script lang="ts">
+	/** The command palette: everything that can be done here, and every preset, found by a few letters. */
+	import MiniSearch from 'minisearch';
+	import type { Command } from '$lib/ui/commands.svelte';
+
+	interface Props {
+		open: boolean;
+		/** Asked for when it opens. */
+		commands: () => readonly Command[];
+		onclose: () => void;
+	}
+	let { open, commands, onclose }: Props = $props();
+
+	const MOST = 40;
+	let dialog: HTMLDialogElement;
+	let typed = $state('');
+	let chosen = $state(0);
+	let list = $state.raw<readonly Command[]>([]);
+	let index: MiniSearch<Command> | null = null;
+	const id = $props.id();
+
+	$effect(() => {
+		if (!open) return void (dialog.open && dialog.close());
+		list = commands();
+		index = new MiniSearch<Command>({
+			fields: ['label', 'about'],
+			searchOptions: { prefix: true, fuzzy: 0.2, boost: { label: 3 }, combineWith: 'AND' }
+		});
+		index.addAll([...new Map(list.map((c) => [c.id, c])).values()]);
+		typed = '';
+		chosen = 0;
+		if (!dialog.open) dialog.showModal();
+	});
+
+	const found = $derived.by(() => {
+		if (typed.trim() === '' || !index) return list.slice(0, MOST);
+		const byId = new Map(list.map((c) => [c.id, c]));
+		return index
+			.search(typed)
+			.slice(0, MOST)
+			.flatMap((hit) => byId.get(hit.id as string) ?? []);
+	});
+	function run(command: Command | undefined) {
+		if (!command) return;
+		onclose();
+		command.run();
+	}
+	function keys(event: KeyboardEvent) {
+		event.stopPropagation();
+		const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+		if (by) {
+			event.preventDefault();
+			chosen = (chosen + by + found.length) % Math.max(1, found.length);
+			dialog.querySelector(`#${CSS.escape(`${id}-${chosen}`)}`)?.scrollIntoView({ block: 'nearest' });
+		} else if (event.key === 'Enter') {
+			event.preventDefault();
+			run(found[chosen]);
+		}
+	}
+</script>
+
+<dialog
+	bind:this={dialog}
+	aria-label="Command palette"
+	onkeydown={keys}
+	oncancel={(event) => {
+		event.preventDefault();
+		onclose();
+	}}
+	onclick={(event) => event.target === dialog && onclose()}
+>
+	<input
+		placeholder="What do you want to do? A preset, a room, a command"
+		role="combobox"
+		aria-label="What do you want to do?"
+		aria-expanded="true"
+		aria-controls="{id}-list"
+		aria-activedescendant="{id}-{chosen}"
+		bind:value={typed}
+		oninput={() => (chosen = 0)}
+	/>
+	<ul id="{id}-list" role="listbox" aria-label="Found">
+		{#each found as command, i (command.id)}
+			<!-- svelte-ignore a11y_click_events_have_key_events -->
+			<li
+				id="{id}-{i}"
+				role="option"
+				aria-selected={i === chosen}
+				onpointermove={() => (chosen = i)}
+				onclick={() => run(command)}
+			>
+				<span>{command.label}</span><small>{command.about}</small><kbd>{command.keys ?? ''}</kbd>
+			</li>
+		{:else}
+			<li class="none">Nothing here is called so.</li>
+		{/each}
+	</ul>
+</dialog>
+
+<style>
+	dialog {
+		width: min(38rem, 92vw);
+		margin-top: 12vh;
+		border: 1px solid var(--rule-strong);
+		border-radius: 10px;
+		background: var(--sheet);
+		color: var(--ink);
+		padding: 8px;
+		box-shadow: var(--shadow);
+	}
+	dialog::backdrop {
+		background: rgb(14 24 36 / 40%);
+	}
+	input {
+		width: 100%;
+		border: 0;
+		border-bottom: 2px solid var(--lamp);
+		background: none;
+		padding: 8px 10px;
+		font-size: 16px;
+		outline: none;
+	}
+	ul {
+		list-style: none;
+		margin: 6px 0 0;
+		padding: 0;
+		max-height: 46vh;
+		overflow: auto;
+	}
+	li {
+		display: grid;
+		grid-template-columns: 1fr auto 5.5rem;
+		gap: 12px;
+		align-items: baseline;
+		padding: 5px 10px;
+		border-radius: 6px;
+		cursor: pointer;
+	}
+	li[aria-selected='true'] {
+		background: var(--lamp-wash);
+	}
+	small {
+		color: var(--ink-2);
+		font-size: 12px;
+	}
+	kbd {
+		font: inherit;
+		font-size: 12px;
+		text-align: right;
+		color: var(--lamp-text);
+	}
+	.none {
+		color: var(--ink-2);
+		cursor: default;
+	}
+</style>
