@@ -13,6 +13,13 @@ const pictureReady = async (page: Page): Promise<void> => {
 	await page.waitForTimeout(2500);
 };
 
+/** Stands still without the words that say so. */
+async function freeze(page: Page): Promise<void> {
+	await page.keyboard.press('p');
+	await page.addStyleTag({ content: '.paused { display: none !important }' }).catch(() => undefined);
+	await page.waitForTimeout(300);
+}
+
 export const SHOTS: readonly Shot[] = [
 	{
 		name: 'bench',
@@ -21,9 +28,65 @@ export const SHOTS: readonly Shot[] = [
 			await pictureReady(page);
 			await page.keyboard.press('1');
 			await page.waitForTimeout(450);
-			await page.keyboard.press('p');
-			await page.addStyleTag({ content: '.paused { display: none !important }' }).catch(() => undefined);
-			await page.waitForTimeout(300);
+			await freeze(page);
+		}
+	},
+	{
+		name: 'bench-compare',
+		path: 'bench/sea-from-abeam',
+		act: async (page) => {
+			await pictureReady(page);
+			await page.keyboard.press('q');
+			await page.getByRole('radio', { name: 'Wave' }).click();
+			await page.mouse.click(640, 30);
+			for (const key of ['o', 'c', ' ']) await page.keyboard.press(key);
+			await page.waitForTimeout(500);
+			await freeze(page);
+		}
+	},
+	{
+		name: 'bench-neighbours',
+		path: 'bench/struck',
+		act: async (page) => {
+			await pictureReady(page);
+			await page.keyboard.press('v');
+			const tile = page.getByRole('button', { name: /^Neighbour 2: / });
+			await tile.waitFor();
+			await tile.hover();
+			await page.waitForTimeout(700);
+		}
+	},
+	{
+		name: 'bench-flat',
+		path: 'bench/yard-big-sea',
+		act: async (page) => {
+			await pictureReady(page);
+			await page.getByRole('button', { name: 'Played', exact: true }).click();
+			await page.mouse.click(640, 30);
+			await page.keyboard.press(' ');
+			await page.waitForTimeout(450);
+			await freeze(page);
+		}
+	},
+	{
+		name: 'bench-night',
+		path: 'bench/out-of-breath',
+		act: async (page) => {
+			await pictureReady(page);
+			await page.keyboard.press('n');
+			await page.keyboard.press(' ');
+			await page.waitForTimeout(2500);
+			await freeze(page);
+		}
+	},
+	{
+		name: 'library',
+		path: 'library',
+		act: async (page) => {
+			await page.waitForFunction(() => !document.body.textContent?.includes('to go'), null, { timeout: 60_000 });
+			await page.locator('.window.ready').waitFor();
+			await page.getByRole('row').nth(7).hover();
+			await page.waitForTimeout(900);
 		}
 	}
 ];

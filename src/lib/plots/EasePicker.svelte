@@ -173,6 +173,12 @@
 		height: 14px;
 		display: block;
 	}
+	@media (max-width: 1180px) {
+		.small {
+			width: 15px;
+			height: 10px;
+		}
+	}
 	.small path {
 		stroke: var(--lamp);
 	}

@@ -63,9 +63,12 @@ export const savePreset = (
 ): Promise<Answer<{ version: number; savedAt: string }>> =>
 	call('PUT', `${presetsOf(slug)}/${key}`, { base, document, note });
 
+/** How many presets a page has at most. */
+export const PAGE = 250;
+
 /** A page of presets behind a place, or of those that were retired. */
 export const fetchPresets = (slug: string, after: number, retired = false): Promise<Answer<StoredPreset[]>> =>
-	call('GET', `${presetsOf(slug)}?after=${after}${retired ? '&retired=1' : ''}`);
+	call('GET', `${presetsOf(slug)}?after=${after}${retired ? '&retired=1' : `&limit=${PAGE}`}`);
 
 export const createPresets = (
 	slug: string,

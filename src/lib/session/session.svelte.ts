@@ -391,7 +391,7 @@ export class ProjectSession {
 		return [...keys].sort((a, b) => place(a) - place(b) || 0);
 	}
 
-	/** Fetches what did not come with the page, a thousand at a time. */
+	/** Fetches what did not come with the page, a few hundred at a time: taking them in must not block the page. */
 	private async fetchRest(): Promise<void> {
 		let after = this.missing > 0 ? -1 : Infinity;
 		while (this.missing > 0 && after < Infinity) {
@@ -400,7 +400,7 @@ export class ProjectSession {
 			const known = new Set(this.order);
 			const fresh = answer.value.filter((stored) => !known.has(stored.key));
 			this.takeMany(fresh);
-			this.missing = answer.value.length < 1000 ? 0 : Math.max(1, this.missing - fresh.length);
+			this.missing = answer.value.length < api.PAGE ? 0 : Math.max(1, this.missing - fresh.length);
 			after = answer.value.at(-1)?.position ?? Infinity;
 		}
 	}

@@ -3,6 +3,8 @@
 
 	interface Props {
 		label: string;
+		/** What it is called where the label alone would not tell it from others; left out: the label. */
+		name?: string;
 		value: number;
 		/** Shown behind the number. */
 		unit?: string;
@@ -25,6 +27,7 @@
 	}
 	let {
 		label,
+		name = label,
 		value,
 		unit = '',
 		min,
@@ -125,7 +128,7 @@
 		bind:this={field}
 		role="spinbutton"
 		tabindex={disabled ? -1 : 0}
-		aria-label={unit ? `${label}, ${unit}` : label}
+		aria-label={unit ? `${name}, ${unit}` : name}
 		aria-valuenow={value}
 		aria-valuemin={min}
 		aria-valuemax={max}
@@ -152,7 +155,7 @@
 			bind:this={entry}
 			bind:value={typed}
 			class:wrong
-			aria-label={label}
+			aria-label={name}
 			aria-invalid={wrong}
 			title={wrong ? 'A number is needed; or *2, /2, +0.1, 50%' : undefined}
 			inputmode="decimal"

@@ -24,7 +24,7 @@ export class Commands {
 	/** Offers commands; they are asked for when the palette opens. Returns what takes them back. */
 	offer(list: () => readonly Command[], shortcuts: readonly Shortcut[] = []): () => void {
 		this.offers = [...this.offers, list];
-		this.shortcuts = shortcuts;
+		if (shortcuts.length > 0) this.shortcuts = shortcuts;
 		return () => {
 			this.offers = this.offers.filter((other) => other !== list);
 			if (this.shortcuts === shortcuts) this.shortcuts = [];

@@ -56,6 +56,7 @@ export class Picture {
 	private ratio = 1;
 	private average = 16;
 	private posts = false;
+	private nextOnWall = 0;
 
 	/** `coarse`: the pixel ratio that a small picture stays at. */
 	constructor(
@@ -63,7 +64,13 @@ export class Picture {
 		view: View = 'space',
 		private readonly coarse: number | null = null
 	) {
-		this.renderer = new THREE.WebGLRenderer({ canvas, antialias: false, powerPreference: 'high-performance' });
+		this.renderer = new THREE.WebGLRenderer({
+			canvas,
+			antialias: false,
+			powerPreference: 'high-performance',
+			// A wall is drawn a part at a time.
+			preserveDrawingBuffer: coarse !== null
+		});
 		this.renderer.toneMapping = THREE.NoToneMapping;
 		this.renderer.setScissorTest(true);
 		this.ratio = coarse ?? Math.min(window.devicePixelRatio || 1, 2);
@@ -113,20 +120,24 @@ export class Picture {
 		if (outside) this.drawOutside(outside.look, outside.area);
 	}
 
-	/** A row of pictures, each with its own offset: `across` beside each other, as many rows as it takes. */
-	drawWall(offsets: readonly Float64Array[], across: number, gap: number, time: number): void {
+	/**
+	 * A wall of pictures, each with its own offset: `across` beside each other, as many rows as it takes. Each call draws
+	 * `atOnce` of them, the next ones the next time: small pictures may come less often than the large one.
+	 */
+	drawWall(offsets: readonly Float64Array[], across: number, gap: number, time: number, atOnce: number): void {
 		const down = Math.ceil(offsets.length / across);
 		const width = (this.width - gap * (across - 1)) / across;
 		const height = (this.height - gap * (down - 1)) / down;
 		this.stage.move(time);
 		this.stage.shape(width / height);
-		offsets.forEach((offset, i) => {
+		for (let n = 0; n < atOnce; n++) {
+			const i = this.nextOnWall++ % offsets.length;
 			const x = (i % across) * (width + gap);
 			const y = Math.floor(i / across) * (height + gap);
-			this.stage.pose(offset);
+			this.stage.pose(offsets[i]!);
 			this.clip({ x, y, width, height }, true);
 			this.renderer.render(this.stage.scene, this.stage.camera);
-		});
+		}
 	}
 
 	/** Lowers the resolution when frames come late and raises it when there is room: the motion matters more than the pixels. */

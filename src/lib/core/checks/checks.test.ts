@@ -48,6 +48,8 @@ describe('checks', () => {
 			/length is 0 s/
 		],
 		['no amount', { amount: 0 }, /amount is 0/],
+		['no life', timing({ life: { points: [{ at: 0, value: 0 }] } }), /over life is 0/],
+		['no growth', timing({ mode: 'continuous', growth: { from: 0, to: 0, over: 3 } }), /from nothing to nothing/],
 		['no amplitude', roll(4, 0), /No channel/]
 	])('nothing moves: %s', (_, part, wanted) => {
 		expect(found(part)[0]!.sentence).toMatch(wanted);
@@ -55,6 +57,8 @@ describe('checks', () => {
 
 	it('0 Hz holds the camera aside', () => {
 		expect(found(roll(0))[0]!.check).toBe('standing-still');
+		const kick = { layers: [{ ...roll(0).layers[0]!, pattern: { kind: 'kick' as const, damping: 0.3 } }] };
+		expect(found(kick)[0]!.sentence).toBe('A kick at 0 Hz never begins.');
 	});
 
 	it('a kit’s findings begin at its root', () => {

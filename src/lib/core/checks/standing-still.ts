@@ -15,6 +15,9 @@ export const standingStill: PresetCheck = (preset) =>
 						check: 'standing-still',
 						level: 'note' as const,
 						place: `layers[${i}].channels.${channel}.frequency`,
-						sentence: 'At 0 Hz the camera is held in one place for the whole play, it does not shake.'
+						sentence:
+							layer.pattern.kind === 'kick'
+								? 'A kick at 0 Hz never begins.'
+								: 'At 0 Hz the camera is held in one place for the whole play, it does not shake.'
 					}))
 	);

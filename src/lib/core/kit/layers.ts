@@ -15,7 +15,9 @@ export function copyLayer(preset: ShakePreset, id: string): { readonly preset: S
 		preset.layers.map((layer) => layer.id)
 	);
 	const name = `${layerName(source, at)}, copy`.slice(0, 80);
-	return { preset: { ...preset, layers: preset.layers.toSpliced(at + 1, 0, { ...source, id: own, name }) }, id: own };
+	const layers = [...preset.layers];
+	layers.splice(at + 1, 0, { ...source, id: own, name });
+	return { preset: { ...preset, layers }, id: own };
 }
 
 /** The layers in another order; ids that are not there are passed over, layers that are not named stay at the end. */

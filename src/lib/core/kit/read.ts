@@ -3,15 +3,12 @@ import { migrate } from './migrations';
 import { findJsonFault } from './json-place';
 import { checkHeader } from './header';
 import { kitBody } from './kit-shape';
-import { shakePreset } from './preset-shape';
+import type { ReadResult } from './read-preset';
 import { isRecord, refuseDangerousKeys, Report, type Problem } from './shape';
-import { KIT_FORMAT, KIT_VERSION, type Kit, type ShakePreset } from './types';
+import { KIT_FORMAT, KIT_VERSION, type Kit } from './types';
 
 /** The largest file that is read, in bytes (characters, for a text). */
 export const MOST_BYTES = 20 * 1024 * 1024;
-
-export type ReadResult<T> =
-	{ readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
 const refuse = (place: string, message: string): ReadResult<never> => ({ ok: false, problems: [{ place, message }] });
 
@@ -51,15 +48,6 @@ export function openKit(parsed: unknown): ReadResult<Kit> {
 	kitBody.check(kit, report);
 	if (report.problems.length > 0) return { ok: false, problems: report.problems };
 	return { ok: true, value: kit as unknown as Kit };
-}
-
-/** Checks one shake preset and fills in what it leaves out. The object is the preset's own from here on. */
-export function openPreset(parsed: unknown): ReadResult<ShakePreset> {
-	const report = new Report();
-	refuseDangerousKeys(parsed, report);
-	if (report.problems.length === 0) shakePreset.check(parsed, report);
-	if (report.problems.length > 0) return { ok: false, problems: report.problems };
-	return { ok: true, value: parsed as ShakePreset };
 }
 
 /** A kit as text: two spaces of indent, fields in the order they have, a line break at the end. */

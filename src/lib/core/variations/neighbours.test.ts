@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { measureShake } from '../analysis/measure';
 import { newLayer, newPreset } from '../kit/defaults';
-import { openPreset } from '../kit/read';
+import { openPreset } from '../kit/read-preset';
 import type { ShakePreset } from '../kit/types';
 import { distanceOf, neighboursOf, type Freedom } from './neighbours';
 

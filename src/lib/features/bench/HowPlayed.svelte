@@ -88,6 +88,7 @@
 		<NumberField
 			look="inline"
 			label=""
+			name="Priority"
 			value={preset.priority}
 			min={-1000}
 			max={1000}

@@ -215,13 +215,12 @@
 	}
 	.foot em {
 		position: absolute;
-		left: 9px;
-		right: 6px;
-		bottom: 7px;
+		left: 24px;
+		right: 28px;
+		top: 6px;
 		font-style: normal;
 		font-size: 11px;
 		color: var(--lamp-text);
-		background: var(--cap-live);
 		white-space: nowrap;
 		overflow: hidden;
 		text-overflow: ellipsis;
@@ -246,5 +245,13 @@
 		left: 9px;
 		bottom: 6px;
 		font-size: 12px;
+	}
+	@media (max-height: 760px) {
+		.press {
+			padding-block: 4px 6px;
+		}
+		.press small {
+			display: none;
+		}
 	}
 </style>

@@ -52,6 +52,7 @@
 		<NumberField
 			look="inline"
 			label="amount"
+			name="Amount of the layer"
 			unit="×"
 			value={layer.amount}
 			min={0}
@@ -64,6 +65,7 @@
 		<NumberField
 			look="inline"
 			label="rate"
+			name="Rate of the layer"
 			unit="×"
 			value={layer.rate}
 			min={0}
@@ -76,6 +78,7 @@
 		<NumberField
 			look="inline"
 			label="delay"
+			name="Delay of the layer"
 			unit="s"
 			value={layer.delay}
 			min={0}

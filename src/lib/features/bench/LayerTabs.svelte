@@ -30,17 +30,25 @@
 		if (ids.every((id, i) => preset.layers[i]?.id === id)) return;
 		onchange('Order of layers', (p) => orderLayers(p, ids), 'order', true);
 	}
+	/** Before the drag's own keys: there a press would pick the tab up. */
 	function keys(event: KeyboardEvent, id: string) {
+		if (event.key === 'Enter' || event.key === ' ') {
+			event.preventDefault();
+			event.stopImmediatePropagation();
+			return onchoose(id);
+		}
 		const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
 		if (!by) return;
 		event.preventDefault();
-		event.stopPropagation();
+		event.stopImmediatePropagation();
 		const ids = preset.layers.map((layer) => layer.id);
 		const at = ids.indexOf(id);
 		const to = at + by;
 		if (to < 0 || to >= ids.length) return;
 		if (!event.altKey) {
-			const tabs = (event.currentTarget as HTMLElement).closest('[role="tablist"]')!.querySelectorAll('button');
+			const tabs = (event.currentTarget as HTMLElement)
+				.closest('[role="tablist"]')!
+				.querySelectorAll<HTMLElement>('[role="tab"]');
 			tabs[to]?.focus();
 			return onchoose(ids[to]!);
 		}
@@ -61,7 +69,7 @@
 		dropTargetStyle: {},
 		autoAriaDisabled: true,
 		zoneTabIndex: -1,
-		zoneItemTabIndex: -1,
+		zoneItemTabIndex: 0,
 		dragDisabled: preset.layers.length < 2
 	}}
 	onconsider={consider}
@@ -70,18 +78,20 @@
 	{#each items as { id } (id)}
 		{@const at = find(id)}
 		{@const layer = preset.layers[at]}
-		<div class="slot" role="presentation">
-			{#if layer}
-				<button
-					role="tab"
-					aria-selected={id === chosen}
-					class:muted={layer.mute || (solo.size > 0 && !solo.has(id))}
-					title="{layerName(layer, at)}{preset.layers.length > 1 ? ': drag, or Alt with an arrow, to move it' : ''}"
-					onclick={() => onchoose(id)}
-					onkeydown={(event) => keys(event, id)}
-					>{layerName(layer, at)}{layer.mute ? ', muted' : solo.has(id) ? ', alone' : ''}</button
-				>
-			{/if}
+		<!-- svelte-ignore a11y_click_events_have_key_events -->
+		<div
+			class="tab"
+			role="tab"
+			tabindex="0"
+			aria-selected={id === chosen}
+			class:muted={layer?.mute || (solo.size > 0 && !solo.has(id))}
+			title="{layer ? layerName(layer, at) : ''}{preset.layers.length > 1
+				? ': drag, or Alt with an arrow, to move it'
+				: ''}"
+			onclick={() => onchoose(id)}
+			onkeydowncapture={(event) => keys(event, id)}
+		>
+			{#if layer}{layerName(layer, at)}{layer.mute ? ', muted' : solo.has(id) ? ', alone' : ''}{/if}
 		</div>
 	{/each}
 </div>
@@ -94,13 +104,8 @@
 		overflow-x: auto;
 		scrollbar-width: none;
 	}
-	.slot {
+	.tab {
 		flex: none;
-	}
-	.slot:focus {
-		outline: none;
-	}
-	.tabs button {
 		border: 1px solid transparent;
 		border-bottom: 0;
 		border-radius: 7px 7px 0 0;
@@ -113,17 +118,17 @@
 		overflow: hidden;
 		text-overflow: ellipsis;
 	}
-	.tabs button[aria-selected='true'] {
+	.tab[aria-selected='true'] {
 		background: var(--field);
 		border-color: var(--rule-strong);
 		color: var(--ink);
 		font-weight: 600;
 		box-shadow: 0 1px 0 var(--field);
 	}
-	.tabs button.muted {
+	.tab.muted {
 		text-decoration: line-through;
 	}
-	.tabs button:focus-visible {
+	.tab:focus-visible {
 		outline-offset: -2px;
 	}
 	.add {

@@ -97,7 +97,7 @@
 		let picture: Picture | null = null;
 		const watch = new ResizeObserver(() => picture?.resize(box.clientWidth, box.clientHeight));
 		const stop = bench.onFrame(() => {
-			picture?.drawWall(wall.frame(bench.player.now), 3, 6, bench.sceneTime);
+			picture?.drawWall(wall.frame(bench.player.now), 3, 6, bench.sceneTime, 2);
 		});
 		void breed(preset);
 		void import('$lib/viewport/picture').then(
@@ -207,7 +207,7 @@
 				}}
 			>
 				{#if n}
-					<span>strength <b>{times(n.strength)}</b> · pace <b>{times(n.pace)}</b></span>
+					<span><em>strength <b>{times(n.strength)}</b></em> <em>pace <b>{times(n.pace)}</b></em></span>
 				{/if}
 			</button>
 		{/each}
@@ -246,6 +246,9 @@
 	}
 	.acts {
 		gap: 10px;
+	}
+	.may {
+		flex-wrap: wrap;
 	}
 	.may span {
 		color: var(--ink-2);
@@ -334,12 +337,18 @@
 		left: 0;
 		right: 0;
 		bottom: 0;
+		display: flex;
+		flex-wrap: wrap;
+		column-gap: 8px;
 		padding: 1px 6px 2px;
 		background: rgb(14 24 36 / 70%);
-		color: #f7efdd;
 		font-size: 11px;
 		text-align: left;
 		white-space: nowrap;
+	}
+	.tile em {
+		color: #f7efdd;
+		font-style: normal;
 	}
 	.tile b {
 		color: #ffd48a;

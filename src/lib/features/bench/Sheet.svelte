@@ -15,15 +15,12 @@
 	import type { BenchState } from './bench.svelte';
 	import ChannelGrid from './ChannelGrid.svelte';
 	import Figures from './Figures.svelte';
-	import HowPlayed from './HowPlayed.svelte';
 	import KeysEditor from './KeysEditor.svelte';
 	import LayerLine from './LayerLine.svelte';
 	import LayerTabs from './LayerTabs.svelte';
-	import Neighbours from './Neighbours.svelte';
 	import PatternNumbers from './PatternNumbers.svelte';
 	import PatternPicker from './PatternPicker.svelte';
 	import Tiles from './Tiles.svelte';
-	import Trying from './Trying.svelte';
 
 	interface Props {
 		bench: BenchState;
@@ -119,11 +116,13 @@
 	</div>
 
 	{#if page === 'played'}
-		<HowPlayed {preset} {onchange} />
+		{#await import('./HowPlayed.svelte') then { default: HowPlayed }}<HowPlayed {preset} {onchange} />{/await}
 	{:else if page === 'trying'}
-		<Trying {bench} {preset} />
+		{#await import('./Trying.svelte') then { default: Trying }}<Trying {bench} {preset} />{/await}
 	{:else if page === 'vary'}
-		<Neighbours {bench} {preset} {worker} {onchange} />
+		{#await import('./Neighbours.svelte') then { default: Neighbours }}
+			<Neighbours {bench} {preset} {worker} {onchange} />
+		{/await}
 	{:else if layer}
 		<PatternPicker {layer} onchange={changeLayer} />
 		{#if layer.pattern.kind === 'keys' && keyed}

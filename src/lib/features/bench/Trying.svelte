@@ -54,6 +54,7 @@
 	<NumberField
 		look="inline"
 		label=""
+		name="Speed of time"
 		unit="×"
 		value={bench.speed}
 		min={0.1}
@@ -163,6 +164,8 @@
 		align-items: center;
 		white-space: nowrap;
 		min-height: 22px;
+		flex-wrap: wrap;
+		row-gap: 2px;
 	}
 	.page > .ceilings {
 		display: grid;

@@ -67,7 +67,7 @@ export function patternPath(pattern: Pattern, layer?: Layer): string {
 }
 
 /** Pixels of a picture 1080 high that move it as far as a metre does, 5 m away in a 60° view. */
-const PIXELS_PER_METRE = 187;
+const PIXELS_PER_METRE = 1080 / (2 * 5 * Math.tan(Math.PI / 6));
 const round = (value: number): number => Number(value.toPrecision(2));
 
 /**

@@ -19,6 +19,7 @@
 	// Not reactive: the chart's own objects must not be watched.
 	let chart: ChartType<'scatter', { x: number; y: number; key: string; name: string }[]> | null = null;
 	let last = '';
+	let paintedAt = 0;
 
 	const ink = (name: string): string => getComputedStyle(canvas).getPropertyValue(name).trim();
 
@@ -46,9 +47,13 @@
 	$effect(() => {
 		void [measured, pointed, theme.now];
 		if (!ready) return;
-		// Behind the theme's own change of the page.
-		const request = requestAnimationFrame(paint);
-		return () => cancelAnimationFrame(request);
+		// Behind the theme's own change of the page; thousands of dots are not painted again at once.
+		const wait = measured.length > 800 ? Math.max(0, 1500 - (performance.now() - paintedAt)) : 0;
+		const timer = setTimeout(() => {
+			paintedAt = performance.now();
+			paint();
+		}, wait);
+		return () => clearTimeout(timer);
 	});
 
 	onMount(() => {

@@ -13,7 +13,6 @@
 	import Segments from '$lib/ui/Segments.svelte';
 	import { Audition } from './audition.svelte';
 	import AuditionWindow from './AuditionWindow.svelte';
-	import BringIn from './BringIn.svelte';
 	import FeelChart from './FeelChart.svelte';
 	import { LibraryState } from './library.svelte';
 	import LibraryTable from './LibraryTable.svelte';
@@ -235,7 +234,11 @@
 		</aside>
 	</main>
 </div>
-<BringIn {session} open={bringing} onclose={() => (bringing = false)} />
+{#if bringing}
+	{#await import('./BringIn.svelte') then { default: BringIn }}
+		<BringIn {session} open onclose={() => (bringing = false)} />
+	{/await}
+{/if}
 <Retired {session} open={retired} onclose={() => (retired = false)} />
 
 <style>

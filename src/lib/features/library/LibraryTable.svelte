@@ -98,7 +98,15 @@
 		{/each}
 	</div>
 	{#if rows.length > 0}
-		<VList bind:this={list} data={rows} getKey={(p) => p.id} itemSize={46} style="flex: 1; min-height: 0; height: auto">
+		<VList
+			bind:this={list}
+			data={rows}
+			getKey={(p) => p.id}
+			itemSize={46}
+			role="rowgroup"
+			tabindex={0}
+			style="flex: 1; min-height: 0; height: auto"
+		>
 			{#snippet children(preset, i)}
 				{@const card = library.card(preset)}
 				{@const key = library.session.order.indexOf(preset.id) + 1}

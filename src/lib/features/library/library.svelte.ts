@@ -5,8 +5,10 @@ import type { Card } from '$lib/workers/protocol';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { between, NO_FILTER, passes, sorted, tagCounts, type Column, type Filter, type Sort } from './list';
 
-/** Figures are shown in batches: each one alone would lay the table out again. */
+/** Figures are shown in batches: each one alone would lay the table out again. In a large project less often. */
 const BATCH_MS = 160;
+const LARGE_BATCH_MS = 700;
+const LARGE = 1000;
 /** How many presets the search takes in at a time. */
 const CHUNK = 400;
 
@@ -75,7 +77,7 @@ export class LibraryState {
 		void this.figures;
 		return this.found.flatMap((preset) => {
 			const card = this.cards.get(preset);
-			return card && card.measure.strength > 0 && card.measure.pace > 0 ? [{ preset, measure: card.measure }] : [];
+			return card && card.measure.strength > 0 ? [{ preset, measure: card.measure }] : [];
 		});
 	}
 
@@ -136,10 +138,13 @@ export class LibraryState {
 			const card = await this.session.shelf.card(preset, soon);
 			if (!this.cards.has(preset)) this.unmeasured = Math.max(0, this.unmeasured - 1);
 			this.cards.set(preset, card);
-			this.batch ??= setTimeout(() => {
-				this.batch = null;
-				this.figures++;
-			}, BATCH_MS);
+			this.batch ??= setTimeout(
+				() => {
+					this.batch = null;
+					this.figures++;
+				},
+				this.all.length > LARGE ? LARGE_BATCH_MS : BATCH_MS
+			);
 		} catch {
 			// The worker was closed: the page is going away.
 		}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The command palette: everything that can be done here, and every preset, found by a few letters. */
-	import MiniSearch from 'minisearch';
+	import { untrack } from 'svelte';
+	import type MiniSearch from 'minisearch';
 	import type { Command } from '$lib/ui/commands.svelte';
 
 	interface Props {
@@ -16,21 +17,30 @@
 	let typed = $state('');
 	let chosen = $state(0);
 	let list = $state.raw<readonly Command[]>([]);
-	let index: MiniSearch<Command> | null = null;
+	/** Made when the palette first opens: the search is not needed before. */
+	let index = $state.raw<MiniSearch<Command> | null>(null);
 	const id = $props.id();
 
 	$effect(() => {
 		if (!open) return void (dialog.open && dialog.close());
-		list = commands();
-		index = new MiniSearch<Command>({
-			fields: ['label', 'about'],
-			searchOptions: { prefix: true, fuzzy: 0.2, boost: { label: 3 }, combineWith: 'AND' }
-		});
-		index.addAll([...new Map(list.map((c) => [c.id, c])).values()]);
+		// Asked once: what is offered changes while one types.
+		const offered = untrack(commands);
+		list = offered;
+		void takeIn(offered);
 		typed = '';
 		chosen = 0;
 		if (!dialog.open) dialog.showModal();
 	});
+
+	async function takeIn(commands: readonly Command[]) {
+		const { default: Search } = await import('minisearch');
+		const made = new Search<Command>({
+			fields: ['label', 'about'],
+			searchOptions: { prefix: true, fuzzy: 0.3, boost: { label: 3 }, combineWith: 'AND' }
+		});
+		made.addAll([...new Map(commands.map((c) => [c.id, c])).values()]);
+		index = made;
+	}
 
 	const found = $derived.by(() => {
 		if (typed.trim() === '' || !index) return list.slice(0, MOST);

@@ -6,7 +6,7 @@ import { problem, readBody, withProject } from '$lib/server/http';
 import { addPreset, addPresets, listPresets, retirePresets } from '$lib/server/repositories/presets';
 import type { RequestHandler } from './$types';
 
-/** A page of a list. */
+/** The most that one answer holds. */
 const PAGE = 1000;
 /** The largest body of a whole library, in characters: as large as a kit may be. */
 const MOST = 20 * 1024 * 1024;
@@ -18,13 +18,16 @@ const retiring = object({
 	retired: boolean().required('true or false is needed')
 });
 
-/** A thousand presets behind `?after=POSITION`, or with `?retired=1` those that were retired. */
+/** Presets behind `?after=POSITION`, `?limit=N` of them (at most a thousand), or with `?retired=1` those that were retired. */
 export const GET: RequestHandler = ({ params, url }) =>
 	withProject(params.project, async (project) => {
 		const text = url.searchParams.get('after');
 		const after = text === null ? undefined : Number(text);
 		if (after !== undefined && !Number.isInteger(after)) return problem(400, 'after: a whole number is needed');
-		return json(await listPresets(project.id, { after, limit: PAGE, retired: url.searchParams.has('retired') }));
+		const limit = Number(url.searchParams.get('limit') ?? PAGE);
+		if (!Number.isInteger(limit) || limit < 1 || limit > PAGE)
+			return problem(400, `limit: a whole number up to ${PAGE}`);
+		return json(await listPresets(project.id, { after, limit, retired: url.searchParams.has('retired') }));
 	});
 
 /** Adds a preset; its id is changed when it is taken. */

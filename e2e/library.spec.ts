@@ -1,0 +1,192 @@
+import AxeBuilder from '@axe-core/playwright';
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { KIT_FORMAT, readKit, writeKit, type Kit, type ShakePreset } from '../src/lib/core';
+import { address, keeping, makeProject, thud, withoutPicture } from './journey';
+
+const rows = (page: Page) => page.getByRole('row').filter({ has: page.getByRole('cell') });
+const names = (page: Page) => rows(page).locator('.open');
+
+async function openLibrary(page: Page, project: string): Promise<void> {
+	await withoutPicture(page);
+	await page.goto(`${project}/library`);
+	await expect(page.getByRole('heading', { name: 'Library' })).toBeVisible();
+}
+const demo = (): string => `${address()}/lamp-at-morrowskerry`;
+const projectOf = (bench: string): string => bench.replace(/\/bench\/.*/, '');
+const kitOf = (presets: readonly ShakePreset[]): Kit => ({
+	format: KIT_FORMAT,
+	version: 1,
+	name: 'Other',
+	events: [],
+	parameters: [],
+	cues: [],
+	rigs: [],
+	courses: [],
+	presets
+});
+
+test('the list: figures, sorting, search that forgives, tags; arrows audition, Enter opens the Bench', async ({
+	page
+}) => {
+	await openLibrary(page, demo());
+	await expect(page.getByText('36 presets')).toBeVisible();
+	await expect(rows(page).first().locator('.strength')).toHaveText(/3\.0\s*–4\.5 %/);
+	await expect(rows(page).first().locator('svg path')).toHaveCount(2);
+	await expect(page.getByText('to go')).toHaveCount(0);
+	await page.getByRole('button', { name: 'strength' }).click();
+	await expect(names(page).first()).toHaveText('Skiff runs aground');
+	await page.getByRole('button', { name: 'strength' }).click();
+	await expect(names(page).first()).toHaveText('Yard: engine idling');
+	await page.getByRole('searchbox').fill('thundr');
+	await expect(names(page)).toHaveText(['Far thunder', 'Thunder overhead']);
+	await page.getByRole('searchbox').fill('');
+	await page.getByRole('button', { name: 'Tags', exact: true }).click();
+	await page.getByRole('button', { name: /^hum/ }).first().click();
+	await page.keyboard.press('Escape');
+	await expect(rows(page)).toHaveCount(3);
+	await page.getByRole('table').focus();
+	for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowUp');
+	await page.keyboard.press('ArrowDown');
+	const second = await names(page).nth(1).textContent();
+	await expect(page.locator('.window .name')).toHaveText(second!);
+	await page.keyboard.press('Enter');
+	await expect(page).toHaveURL(/\/bench\//);
+	await expect(page.getByRole('heading', { name: second! })).toBeVisible();
+});
+
+test('several are chosen, tagged, copied and retired; undo and the list of the retired bring them back', async ({
+	page,
+	request
+}) => {
+	const project = projectOf(
+		await makeProject(request, [thud(), thud({ id: 'b', name: 'Bang' }), thud({ id: 'c', name: 'Clang' })])
+	);
+	await openLibrary(page, project);
+	await page.getByLabel('Choose Thud').click();
+	await page.getByLabel('Choose Bang').click({ modifiers: ['Shift'] });
+	await expect(page.getByText('2 chosen')).toBeVisible();
+	await page.getByLabel('Tag for the chosen').fill('deck');
+	await page.getByRole('button', { name: 'Tag them' }).click();
+	await expect(rows(page).filter({ hasText: 'deck' })).toHaveCount(2);
+	await page.getByRole('button', { name: 'Copy' }).click();
+	await expect(names(page)).toHaveText(['Thud', 'Bang', 'Clang', 'Thud, copy', 'Bang, copy']);
+	await rows(page).nth(3).hover();
+	await expect(page.getByText('copied from Thud')).toBeVisible();
+	await page.getByRole('button', { name: 'Retire', exact: true }).click();
+	await expect(rows(page)).toHaveCount(3);
+	await page.getByRole('table').focus();
+	await page.keyboard.press('ControlOrMeta+z');
+	await expect(rows(page)).toHaveCount(5);
+	await page.getByLabel('Choose Clang').click();
+	await page.getByRole('button', { name: 'Retire', exact: true }).click();
+	await expect(rows(page)).toHaveCount(4);
+	await page.reload();
+	await expect(rows(page)).toHaveCount(4);
+	await page.getByRole('button', { name: 'Retired' }).click();
+	await page.getByRole('listitem').filter({ hasText: 'Clang' }).getByRole('button', { name: 'Bring back' }).click();
+	await page.keyboard.press('Escape');
+	await expect(names(page)).toHaveText(['Thud', 'Bang', 'Clang', 'Thud, copy', 'Bang, copy']);
+	await rows(page).nth(2).hover();
+	await page.getByRole('table').focus();
+	await page.keyboard.press('F2');
+	await page.getByLabel('New name').fill('<b>Clank</b>');
+	await page.keyboard.press('Enter');
+	await expect(names(page).nth(2)).toHaveText('<b>Clank</b>');
+});
+
+test('a kit is brought in with a choice for each conflict; what is wrong is said and changes nothing', async ({
+	page,
+	request
+}) => {
+	const project = projectOf(
+		await makeProject(request, [thud(), thud({ id: 'b', name: 'Bang' }), thud({ id: 'c', name: 'Clang' })])
+	);
+	await openLibrary(page, project);
+	await page.getByRole('button', { name: 'Bring in' }).click();
+	const give = (name: string, text: string) =>
+		page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+	const bad = JSON.parse(writeKit(kitOf([thud({ id: 'x' })])));
+	bad.presets[0].timing.fadeIn.time = 'long';
+	await give('bad.json', JSON.stringify(bad));
+	const alert = page.getByRole('dialog').getByRole('alert');
+	await expect(alert).toContainText('presets[0].timing.fadeIn.time');
+	await expect(alert).toContainText('Nothing was brought in');
+	const brought = [
+		thud(),
+		thud({ id: 'b', name: 'Bang', amount: 3 }),
+		thud({ id: 'c', name: 'Clang, louder', amount: 4 }),
+		thud({ id: 'n', name: 'New one' })
+	];
+	await give('other.kit.json', writeKit(kitOf(brought)));
+	await expect(page.getByText('4 in it: 1 new, 2 whose id is taken by another, 1 here already')).toBeVisible();
+	await page.getByRole('radiogroup', { name: 'What to do with Bang' }).getByRole('radio', { name: 'replace' }).click();
+	await page.getByRole('button', { name: 'Bring in', exact: true }).last().click();
+	await expect(page.getByText('2 brought in, 1 replaced, 1 were here already')).toBeVisible();
+	await expect(names(page)).toHaveText(['Thud', 'Bang', 'Clang', 'Clang, louder', 'New one']);
+	await page.getByRole('button', { name: 'Bang' }).first().click();
+	await expect(page.getByRole('spinbutton', { name: 'amount, ×' })).toHaveAttribute('aria-valuenow', '3');
+	await expect(keeping(page)).toHaveText(/^kept/);
+	await page.getByRole('link', { name: 'Library' }).click();
+	const [download] = await Promise.all([
+		page.waitForEvent('download'),
+		page.getByRole('button', { name: 'Send out all' }).click()
+	]);
+	const read = readKit(readFileSync(await download.path(), 'utf8'));
+	expect(read.ok && read.value.presets.map((p) => [p.id, (p as ShakePreset).amount])).toEqual([
+		['thud', 1],
+		['b', 3],
+		['c', 1],
+		['c-2', 4],
+		['n', 1]
+	]);
+});
+
+test('a large project: pages come one after the other, rows only where one looks', async ({ page, request }) => {
+	const project = projectOf(await makeProject(request, [thud()]));
+	const documents = Array.from({ length: 2300 }, (_, i) => thud({ id: `p-${i}`, name: `Thud ${i}` }));
+	const added = await request.put(`${project.replace(/\/([^/]*)$/, '/api/projects/$1')}/presets`, {
+		data: { documents },
+		headers: { origin: address() }
+	});
+	expect(added.status()).toBe(201);
+	await openLibrary(page, project);
+	await expect(page.getByText('2301 presets')).toBeVisible();
+	await expect(page.getByText('still coming')).toHaveCount(0);
+	expect(await rows(page).count()).toBeLessThan(60);
+	await page.getByRole('searchbox').fill('thud 2299');
+	await expect(names(page).first()).toHaveText('Thud 2299');
+	await page.getByRole('searchbox').fill('');
+	await page.getByRole('button', { name: 'name' }).click();
+	await page.getByRole('button', { name: 'name' }).click();
+	await expect(names(page).first()).toHaveText('Thud 2299');
+	await page.goto(`${project}/bench/p-2100`);
+	await expect(page.getByRole('heading', { name: 'Thud 2100' })).toBeVisible();
+});
+
+for (const theme of ['day', 'night'])
+	test(`nothing serious for axe in the Library and on the Bench’s pages, by ${theme}`, async ({ page }) => {
+		await page.addInitScript((name) => localStorage.setItem('dinesis:theme', name), theme);
+		await openLibrary(page, demo());
+		await expect(page.getByText('to go')).toHaveCount(0);
+		const serious = async (): Promise<string[]> => {
+			const { violations } = await new AxeBuilder({ page }).analyze();
+			return violations
+				.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+				.map(
+					(v) =>
+						`${v.id}: ${v.nodes
+							.map((n) => `${n.html} ${n.failureSummary}`)
+							.slice(0, 3)
+							.join(' | ')}`
+				);
+		};
+		expect(await serious()).toEqual([]);
+		await page.goto(`${demo()}/bench/stair-gives-way`);
+		await expect(page.getByText('This browser draws no 3D here')).toBeVisible();
+		for (const name of ['Played', 'Try', 'Vary']) {
+			await page.getByRole('button', { name, exact: true }).click();
+			if (name === 'Vary') await expect(page.getByRole('button', { name: /^Neighbour 6: / })).toBeVisible();
+			expect(await serious(), name).toEqual([]);
+		}
+	});
