@@ -13,7 +13,11 @@ export default defineConfig({
 				resolve: { alias: { $lib: `${root}src/lib`, $runtime: `${root}runtime/index.ts` } },
 				test: {
 					name: 'unit',
-					include: ['src/lib/{core,plots,ui,features}/**/*.test.ts', 'runtime/**/*.test.ts', 'scripts/**/*.test.ts'],
+					include: [
+						'src/lib/{core,plots,ui,features,workers}/**/*.test.ts',
+						'runtime/**/*.test.ts',
+						'scripts/**/*.test.ts'
+					],
 					exclude: ['**/*.svelte.test.ts']
 				}
 			},

@@ -64,7 +64,7 @@ export const savePreset = (
 	call('PUT', `${presetsOf(slug)}/${key}`, { base, document, note });
 
 /** How many presets a page has at most. */
-export const PAGE = 250;
+export const PAGE = 100;
 
 /** A page of presets behind a place, or of those that were retired. */
 export const fetchPresets = (slug: string, after: number, retired = false): Promise<Answer<StoredPreset[]>> =>

@@ -382,8 +382,18 @@ export class ProjectSession {
 		this.saved = { ...this.saved, ...Object.fromEntries(list.map((stored) => [stored.key, savedOf(stored)])) };
 		const known = new Set(this.order);
 		const fresh = list.filter((stored) => !known.has(stored.key)).map((stored) => stored.key);
-		if (fresh.length > 0) this.order = this.inOrder([...this.order, ...fresh]);
+		if (fresh.length > 0) this.order = this.behind(fresh);
 		this.publish(taken);
+	}
+
+	/** The order with new keys in their places: sorted only when they do not simply come last. */
+	private behind(fresh: readonly string[]): string[] {
+		const place = (key: string | undefined): number =>
+			key === undefined ? -1 : (this.saved[key]?.position ?? Infinity);
+		const all = [...this.order, ...fresh];
+		for (let i = this.order.length; i < all.length; i++)
+			if (place(all[i]) < place(all[i - 1])) return this.inOrder(all);
+		return all;
 	}
 
 	private inOrder(keys: readonly string[]): string[] {
@@ -415,10 +425,11 @@ export class ProjectSession {
 		const before = this.documents;
 		this.documents = this.history.present;
 		this.showLabels();
-		for (const [key, document] of Object.entries(this.documents)) {
+		for (const key of taken ?? Object.keys(this.documents)) {
+			const document = this.documents[key]!;
 			if (before[key] === document) continue;
 			for (const listener of this.listeners) listener(document);
-			if (taken?.has(key)) continue;
+			if (taken) continue;
 			if (this.keepingOf(key) !== 'conflict') this.setKeeping(key, 'changed');
 			this.saveSoon(key, SAVE_AFTER_MS);
 		}

@@ -4,7 +4,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { freeId, newPreset } from './defaults';
 import { kitJsonSchema } from './kit-shape';
-import { openPreset, readKit, sayProblem, writeKit } from './read';
+import { readKit, sayProblem, writeKit } from './read';
+import { openPreset } from './read-preset';
 import type { Kit, ShakePreset } from './types';
 
 const demo = readFileSync(new URL('../../../../demo/lamp-at-morrowskerry.kit.json', import.meta.url), 'utf8');

@@ -3,8 +3,9 @@
 	import { onMount } from 'svelte';
 	import type { Chart as ChartType } from 'chart.js';
 	import type { Measure, ShakePreset } from '$lib/core';
+	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import { theme } from '$lib/ui/theme.svelte';
-	import { dotsOf, FEEL_RANGE } from './feel';
+	import { dotsOf, FEEL_RANGE, MOST_DOTS, thinned } from './feel';
 
 	interface Props {
 		measured: readonly { readonly preset: ShakePreset; readonly measure: Measure }[];
@@ -25,8 +26,9 @@
 
 	function paint() {
 		if (!chart) return;
-		const dots = dotsOf(measured);
-		const many = measured.length > 800;
+		const drawn = thinned(measured, pointed);
+		const dots = dotsOf(drawn);
+		const many = drawn.length > 400;
 		const [bursts, states, here] = chart.data.datasets;
 		bursts!.data = dots.filter((d) => !d.continuous);
 		states!.data = dots.filter((d) => d.continuous);
@@ -124,7 +126,10 @@
 <section aria-label="By pace and strength">
 	<header>
 		<h2>By how it feels</h2>
-		<span><b class="burst"></b> bursts <b class="state"></b> until stopped</span>
+		<span
+			>{#if measured.length > MOST_DOTS}some of {measured.length}{/if}
+			<b class="burst"></b> bursts <b class="state"></b> until stopped</span
+		>
 	</header>
 	<div class="box">
 		<canvas

@@ -27,6 +27,7 @@
 	let bringing = $state(false);
 	let retired = $state(false);
 	let tag = $state('');
+	let typed = $state('');
 	let table: LibraryTable | undefined = $state();
 	const rows = $derived(library.rows);
 	const acted = $derived(library.acted);
@@ -39,6 +40,10 @@
 		if (library.pointed === preset.id && audition.player.plays.length > 0) return;
 		library.pointed = preset.id;
 		audition.start(preset);
+	}
+	function find(text: string) {
+		typed = text;
+		void library.search(text);
 	}
 	async function addNew() {
 		const key = await session.addNew();
@@ -96,9 +101,11 @@
 				{ keys: '/', what: 'Search' }
 			]
 		);
+		const close = library.open();
+		void library.keepUp(library.all);
 		return () => {
 			takeBack();
-			library.close();
+			close();
 		};
 	});
 	let search: HTMLInputElement;
@@ -116,7 +123,7 @@
 	<header>
 		<h1>Library</h1>
 		<p>
-			{session.project.name} · {library.all.length}
+			{session.project.name} · {library.all.length + session.missing}
 			{library.all.length === 1 ? 'preset' : 'presets'}{session.missing > 0 ? `, ${session.missing} still coming` : ''}
 			{#if library.unmeasured > 0}<em>· measuring, {library.unmeasured} to go</em>{/if}
 		</p>
@@ -126,8 +133,11 @@
 			placeholder="Find by name, tag or what it is for"
 			aria-label="Find by name, tag or what it is for"
 			bind:this={search}
-			bind:value={library.search}
-			onkeydown={(e) => e.key === 'Escape' && (library.search = '')}
+			bind:value={typed}
+			oninput={() => library.search(typed)}
+			onkeydown={(e) => {
+				if (e.key === 'Escape') find('');
+			}}
 		/>
 		<button onclick={addNew}><Plus size={14} /> New</button>
 		<button onclick={() => (bringing = true)}><FolderInput size={14} /> Bring in</button>
@@ -194,7 +204,7 @@
 					<p>Search also finds words that are spelled a little differently. Fewer tags find more.</p>
 					<button
 						onclick={() => {
-							library.search = '';
+							find('');
 							library.filter = { tags: new Set(), suits: null, view: null };
 						}}>Show all</button
 					>

@@ -12,6 +12,16 @@ export interface Dot {
 	readonly continuous: boolean;
 }
 
+/** More dots than this are a cloud that nobody reads: every so many-th is drawn, and the one that is pointed at. */
+export const MOST_DOTS = 1500;
+
+/** What is drawn of a large list. */
+export function thinned<T extends { readonly preset: ShakePreset }>(list: readonly T[], pointed: string): readonly T[] {
+	if (list.length <= MOST_DOTS) return list;
+	const step = Math.ceil(list.length / MOST_DOTS);
+	return list.filter((entry, i) => i % step === 0 || entry.preset.id === pointed);
+}
+
 /** What lies outside the chart stands at its edge. */
 export const dotsOf = (measured: readonly { readonly preset: ShakePreset; readonly measure: Measure }[]): Dot[] =>
 	measured.map(({ preset, measure }) => ({

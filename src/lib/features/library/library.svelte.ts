@@ -1,7 +1,8 @@
 /** The Library's state: what is listed, chosen and pointed at, and the figures as they come in. */
-import MiniSearch from 'minisearch';
+import { wrap, type Remote } from 'comlink';
 import type { Measure, ShakePreset } from '$lib/core';
 import type { Card } from '$lib/workers/protocol';
+import type { Entry, WordIndex } from '$lib/workers/word-index';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { between, NO_FILTER, passes, sorted, tagCounts, type Column, type Filter, type Sort } from './list';
 
@@ -9,20 +10,12 @@ import { between, NO_FILTER, passes, sorted, tagCounts, type Column, type Filter
 const BATCH_MS = 160;
 const LARGE_BATCH_MS = 700;
 const LARGE = 1000;
-/** How many presets the search takes in at a time. */
-const CHUNK = 400;
-
-interface Entry {
-	readonly id: string;
-	readonly name: string;
-	readonly about: string;
-	readonly tags: string;
-}
+/** How many presets are handed to the search at a time. */
+const CHUNK = 500;
 
 const entryOf = (p: ShakePreset): Entry => ({ id: p.id, name: p.name, about: p.about, tags: p.tags.join(' ') });
 
 export class LibraryState {
-	search = $state('');
 	filter = $state.raw<Filter>(NO_FILTER);
 	sort = $state.raw<Sort>({ by: 'order', down: false });
 	chosen = $state.raw<ReadonlySet<string>>(new Set());
@@ -32,14 +25,13 @@ export class LibraryState {
 	private figures = $state(0);
 	/** How many presets have no figures yet. */
 	unmeasured = $state(0);
-	/** Counted up when the search has taken in more. */
-	private indexed = $state(0);
+	/** What the last search found, best first; null: nothing is searched. */
+	private hits = $state.raw<readonly string[] | null>(null);
 	private readonly cards = new WeakMap<ShakePreset, Card>();
 	private readonly known = new Map<string, ShakePreset>();
-	private index = new MiniSearch<Entry>({
-		fields: ['name', 'tags', 'about'],
-		searchOptions: { prefix: true, fuzzy: 0.25, boost: { name: 4, tags: 2 }, combineWith: 'AND' }
-	});
+	private searcher: Worker | null = null;
+	private words: Remote<WordIndex> | null = null;
+	private asked = '';
 	private lastChosen = '';
 	private closed = false;
 	/** A newer round ends the one before. */
@@ -50,14 +42,13 @@ export class LibraryState {
 
 	/** Every preset in use. */
 	readonly all = $derived.by(() => this.session.presets);
+	private readonly inUse = $derived.by(() => new Map(this.all.map((p) => [p.id, p])));
 	readonly tags = $derived.by(() => tagCounts(this.all));
 	private readonly found = $derived.by(() => {
-		const text = this.search.trim();
-		if (text === '') return this.all.filter((p) => passes(p, this.filter));
-		void this.indexed;
+		if (this.hits === null) return this.all.filter((p) => passes(p, this.filter));
 		// In the order of how well they fit.
-		return this.index.search(text).flatMap((hit) => {
-			const preset = this.session.preset(hit.id as string);
+		return this.hits.flatMap((id) => {
+			const preset = this.inUse.get(id);
 			return preset && passes(preset, this.filter) ? [preset] : [];
 		});
 	});
@@ -81,6 +72,26 @@ export class LibraryState {
 		});
 	}
 
+	/** Looks for words; empty: everything is listed again. */
+	async search(text: string): Promise<void> {
+		this.asked = text.trim();
+		if (this.asked === '' || !this.words) return void (this.hits = null);
+		const found = await this.words.find(this.asked);
+		// A later question has been asked meanwhile.
+		if (this.asked === text.trim()) this.hits = found;
+	}
+
+	/** Begins what needs a browser. Returns what ends it. */
+	open(): () => void {
+		this.searcher = new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' });
+		this.words = wrap<WordIndex>(this.searcher);
+		return () => {
+			this.closed = true;
+			if (this.batch) clearTimeout(this.batch);
+			this.searcher?.terminate();
+		};
+	}
+
 	/** Takes in what is new or changed: the search in chunks, the figures one after the other. */
 	async keepUp(presets: readonly ShakePreset[]): Promise<void> {
 		const run = ++this.runs;
@@ -96,11 +107,6 @@ export class LibraryState {
 	/** Measures a row that is on the screen before those that are not. */
 	want(preset: ShakePreset): void {
 		if (!this.cards.has(preset)) void this.measure(preset, true);
-	}
-
-	close(): void {
-		this.closed = true;
-		if (this.batch) clearTimeout(this.batch);
 	}
 
 	sortBy(by: Column): void {
@@ -151,26 +157,17 @@ export class LibraryState {
 	}
 
 	private async takeIn(presets: readonly ShakePreset[]): Promise<void> {
+		const { words } = this;
+		if (!words) return;
 		const keys = new Set(presets.map((p) => p.id));
-		for (const key of [...this.known.keys()]) if (!keys.has(key)) this.forget(key);
+		const gone = [...this.known.keys()].filter((key) => !keys.has(key));
 		const fresh = presets.filter((p) => this.known.get(p.id) !== p);
-		for (let i = 0; i < fresh.length; i += CHUNK) {
-			if (this.closed) return;
-			for (const preset of fresh.slice(i, i + CHUNK)) {
-				this.forget(preset.id);
-				this.known.set(preset.id, preset);
-				this.index.add(entryOf(preset));
-			}
-			this.indexed++;
-			// Lets the page breathe between chunks.
-			if (i + CHUNK < fresh.length) await new Promise((next) => setTimeout(next));
-		}
-	}
-
-	private forget(key: string): void {
-		const before = this.known.get(key);
-		if (!before) return;
-		this.index.remove(entryOf(before));
-		this.known.delete(key);
+		if (gone.length === 0 && fresh.length === 0) return;
+		for (const key of gone) this.known.delete(key);
+		for (const preset of fresh) this.known.set(preset.id, preset);
+		if (gone.length > 0) void words.drop(gone);
+		for (let i = 0; i < fresh.length && !this.closed; i += CHUNK)
+			await words.put(fresh.slice(i, i + CHUNK).map(entryOf));
+		if (this.asked !== '') await this.search(this.asked);
 	}
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newPreset, type Measure, type ShakePreset } from '$lib/core';
+import { dotsOf, MOST_DOTS, thinned } from './feel';
 import { between, NO_FILTER, passes, sorted, tagCounts, type Column } from './list';
 
 const make = (
@@ -52,5 +53,27 @@ describe('the list', () => {
 		expect(between(all, 'Thud 9', 'hum')).toEqual(['hum', 'Thud 9']);
 		expect(between(all, 'gone', 'hum')).toEqual(['hum']);
 		expect(between(all, 'hum', 'gone')).toEqual([]);
+	});
+});
+
+describe('the chart’s dots', () => {
+	const measure: Measure = { strength: 3, worst: 4, pace: 5, length: 1 };
+	it('stand at its edge where they would lie outside', () => {
+		const dots = dotsOf([
+			{ preset: thud, measure },
+			{ preset: hum, measure: { ...measure, strength: 900, pace: 0 } }
+		]);
+		expect(dots.map(({ x, y, continuous }) => [x, y, continuous])).toEqual([
+			[5, 3, false],
+			[0.15, 30, true]
+		]);
+	});
+
+	it('are thinned in a large project; the pointed one stays', () => {
+		const many = Array.from({ length: 5000 }, (_, i) => ({ preset: make(`p-${i}`), measure }));
+		const drawn = thinned(many, 'p-7');
+		expect(drawn.length).toBeLessThanOrEqual(MOST_DOTS + 1);
+		expect(drawn.some((d) => d.preset.id === 'p-7')).toBe(true);
+		expect(thinned(many.slice(0, 9), '')).toHaveLength(9);
 	});
 });

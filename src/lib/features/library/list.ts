@@ -31,7 +31,25 @@ function numberOf(by: Column, preset: ShakePreset, measure: Measure | undefined)
 	return undefined;
 }
 
-const words = new Intl.Collator(undefined, { numeric: true, sensitivity: 'base' });
+const keys = new Map<string, string>();
+
+/**
+ * What a name is sorted by: small letters without their marks, numbers counted. Worked out once for each name; comparing
+ * such keys is many times faster than asking the language's own order ten thousand times.
+ */
+function sortKey(name: string): string {
+	let key = keys.get(name);
+	if (key === undefined) {
+		key = name
+			.normalize('NFKD')
+			.replace(/\p{M}+/gu, '')
+			.toLowerCase()
+			.replace(/\d+/g, (digits) => digits.padStart(12, '0'));
+		keys.set(name, key);
+	}
+	return key;
+}
+const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /** Sorted anew; those that are equal stay in the order they had. */
 export function sorted(
@@ -41,8 +59,13 @@ export function sorted(
 ): readonly ShakePreset[] {
 	if (by === 'order') return down ? [...presets].reverse() : presets;
 	const way = down ? -1 : 1;
-	if (by === 'name') return [...presets].sort((a, b) => way * words.compare(a.name, b.name));
-	if (by === 'tags') return [...presets].sort((a, b) => way * words.compare(a.tags.join(), b.tags.join()));
+	if (by === 'name' || by === 'tags') {
+		const words = presets.map((preset) => ({
+			preset,
+			key: sortKey(by === 'name' ? preset.name : preset.tags.join(' '))
+		}));
+		return words.sort((a, b) => way * compare(a.key, b.key)).map(({ preset }) => preset);
+	}
 	const keyed = presets.map((preset) => ({ preset, n: numberOf(by, preset, measureOf(preset)) }));
 	keyed.sort((a, b) => {
 		if (a.n === undefined || b.n === undefined) return a.n === b.n ? 0 : a.n === undefined ? 1 : -1;
@@ -56,7 +79,7 @@ export function sorted(
 export function tagCounts(presets: readonly ShakePreset[]): [string, number][] {
 	const counts = new Map<string, number>();
 	for (const preset of presets) for (const tag of preset.tags) counts.set(tag, (counts.get(tag) ?? 0) + 1);
-	return [...counts].sort((a, b) => b[1] - a[1] || words.compare(a[0], b[0]));
+	return [...counts].sort((a, b) => b[1] - a[1] || compare(sortKey(a[0]), sortKey(b[0])));
 }
 
 /** The keys from one row to another, both among them: what Shift selects. */
