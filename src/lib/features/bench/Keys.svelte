@@ -15,20 +15,28 @@
 	}
 	let { session, bench, presetKey, onopen }: Props = $props();
 
-	const caps = $derived(session.presets.slice(0, 9));
+	/** The first nine, and the open preset on the space bar where it is none of them. */
+	const caps = $derived.by(() => {
+		const nine = session.order.slice(0, 9).flatMap((key) => session.preset(key) ?? []);
+		const open = session.preset(presetKey);
+		return open && !nine.includes(open) ? [...nine, open] : nine;
+	});
 	/** As many running plays as a key shows, a draining bar for each. */
 	const BARS = 4;
 	interface Foot {
 		readonly bars: HTMLElement[];
-		readonly note: HTMLElement;
-		/** What the note said last: it is written only when it changes. */
+		/** How strongly it plays now, or how far it is turned down. */
+		readonly level: HTMLElement;
+		/** What became of the last press. */
+		readonly word: HTMLElement;
+		/** What they said last: they are written only when that changes. */
 		said: string;
 	}
 	const feet = new Map<string, Foot>();
 
 	const keepFoot = (key: string) => (foot: HTMLElement) => {
-		const [note, ...bars] = [...foot.children] as HTMLElement[];
-		feet.set(key, { bars, note: note!, said: '' });
+		const [level, word, ...bars] = [...foot.children] as HTMLElement[];
+		feet.set(key, { bars, level: level!, word: word!, said: '' });
 		return () => void feet.delete(key);
 	};
 	const about = (p: ShakePreset): string =>
@@ -53,12 +61,13 @@
 				bar.style.opacity = (0.35 + 0.65 * Math.min(1, strength)).toFixed(2);
 			}
 			for (let i = shown; i < BARS; i++) foot.bars[i]!.style.transform = 'scaleX(0)';
-			const said =
-				bench.saidOf(key) ||
-				(ducked < 0.995 ? `turned down to ${ducked.toFixed(2)}` : shown > 0 ? `at ${strongest.toFixed(2)}` : '');
+			const word = bench.saidOf(key);
+			const level = ducked < 0.995 ? `ducked ${ducked.toFixed(2)}×` : shown > 0 ? `${strongest.toFixed(2)}×` : '';
+			const said = `${level}|${word}`;
 			if (said === foot.said) continue;
 			foot.said = said;
-			foot.note.textContent = said;
+			foot.level.textContent = level;
+			foot.word.textContent = word;
 		}
 	}
 	onMount(() => bench.onFrame(tick));
@@ -69,7 +78,7 @@
 		<div class="cap" class:live={bench.sounding.has(cap.id)} class:open={cap.id === presetKey}>
 			<button
 				class="press"
-				aria-keyshortcuts={String(i + 1)}
+				aria-keyshortcuts={i < 9 ? String(i + 1) : 'Space'}
 				aria-label="Fire {cap.name}"
 				onpointerdown={(e) => {
 					if (e.button !== 0) return;
@@ -80,20 +89,20 @@
 				onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && !e.repeat && bench.press(cap.id, performance.now())}
 				onkeyup={(e) => (e.key === 'Enter' || e.key === ' ') && bench.release(cap.id, performance.now())}
 			>
-				<b>{i + 1}</b>
+				<b>{i < 9 ? i + 1 : 'space'}</b>
 				<span class="name">{cap.name}</span>
 				<small>{about(cap)}</small>
 			</button>
 			<button
 				class="tune"
-				title="Tune {cap.name} (Shift+{i + 1})"
+				title={i < 9 ? `Tune ${cap.name} (Shift+${i + 1})` : `${cap.name} is on the sheet`}
 				aria-label="Tune {cap.name}"
 				onclick={() => onopen(cap.id)}
 			>
 				<SlidersHorizontal size={13} />
 			</button>
 			<div class="foot" {@attach keepFoot(cap.id)}>
-				<em></em>
+				<em class:far={i > 8}></em><em class="word"></em>
 				{#each { length: BARS } as _, b (b)}<span class="left" style:bottom="{b * 3}px"></span>{/each}
 			</div>
 		</div>
@@ -215,8 +224,8 @@
 	}
 	.foot em {
 		position: absolute;
-		left: 24px;
-		right: 28px;
+		left: 23px;
+		right: 26px;
 		top: 6px;
 		font-style: normal;
 		font-size: 11px;
@@ -224,6 +233,16 @@
 		white-space: nowrap;
 		overflow: hidden;
 		text-overflow: ellipsis;
+	}
+	.foot em.word {
+		left: 9px;
+		right: 4px;
+		top: auto;
+		bottom: 7px;
+		background: var(--cap-live);
+	}
+	.foot em.far {
+		left: 46px;
 	}
 	.left {
 		position: absolute;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import {
 		channelsOf,
 		checkPreset,
@@ -47,6 +48,15 @@
 			: (channelsOf(preset.view).find((c) => layer?.channels[c]) ?? null)
 	);
 	const finding = $derived(checkPreset(preset, { pictureRate: bench.pictureRate || 60 })[0]);
+
+	// Another preset begins on its first page.
+	let shown = untrack(() => preset.id);
+	$effect(() => {
+		if (preset.id === shown) return;
+		shown = preset.id;
+		page = 'moves';
+		chosen = '';
+	});
 
 	export function turnTo(wanted: 'vary'): void {
 		page = page === wanted ? 'moves' : wanted;

@@ -26,7 +26,7 @@
 	const setMode = (mode: 'burst' | 'continuous'): void =>
 		onchange(
 			mode === 'burst' ? 'A set length' : 'Until stopped',
-			timing(() => ({ mode })),
+			(p) => ({ ...p, suits: mode, timing: { ...p.timing, mode } }),
 			'mode',
 			true
 		);
