@@ -17,6 +17,7 @@ export type { Key, KeysPattern } from './patterns/keys';
 export type { KickPattern } from './patterns/kick';
 export type { NoisePattern } from './patterns/noise';
 export { compileGain, gainAt, stopGain, type GainShape } from './shake/gain';
+export { fallOff } from './shake/reach';
 export { createPlayer, Player } from './shake/player';
 export type { FireOptions, Outcome, PlayerOptions } from './shake/player';
 export type { Play } from './shake/play';
@@ -32,10 +33,29 @@ export type { Freedom, Neighbour, NeighbourOptions } from './variations/neighbou
 export { measureShake } from './analysis/measure';
 export type { Measure } from './analysis/measure';
 export { pictureMovement, REFERENCE } from './analysis/picture';
-export { checkKit, checkPreset } from './checks';
-export type { CheckContext, Finding, Fix, Level } from './checks';
+export { checkCue, checkKit, checkPreset } from './checks';
+export type { CheckContext, CueFinding, Finding, Fix, Level, Wired } from './checks';
+export { CueEngine, MOST_CHAINED } from './cues/engine';
+export { Director } from './cues/director';
+export { CUE_WHENS, FELT_BY } from './cues/types';
+export type {
+	Amount,
+	Between,
+	BuildUp,
+	Cue,
+	CueAction,
+	CueConditions,
+	CueWhen,
+	FeltBy,
+	Occurrence,
+	Order,
+	PlayAction,
+	RaiseAction,
+	SetAction,
+	StopAction
+} from './cues/types';
 export { History } from './history/history';
-export { freeId, newLayer, newPreset } from './kit/defaults';
+export { freeId, newCue, newLayer, newPlay, newPreset } from './kit/defaults';
 export { copyLayer, layerName, orderLayers, withSolo } from './kit/layers';
 export { arrivals } from './kit/merge';
 export type { Arrival, Choice, Standing } from './kit/merge';
@@ -50,6 +70,7 @@ export { isShake, KIT_FORMAT, KIT_VERSION, OVERLAP_RULES } from './kit/types';
 export type {
 	CarriedPreset,
 	ChannelSettings,
+	Drive,
 	Fade,
 	GameEvent,
 	GameParameter,

@@ -1,4 +1,5 @@
 import { isShake, type Kit, type ShakePreset } from '../kit/types';
+import { checkCues } from './cue-findings';
 import { fadesFit } from './fades-fit';
 import { foldedFrequency } from './folded-frequency';
 import { noMotion } from './no-motion';
@@ -15,11 +16,13 @@ export function checkPreset(preset: ShakePreset, context: CheckContext = { pictu
 
 /** Everything found in a kit; places begin at the kit's root. */
 export function checkKit(kit: Kit, context?: CheckContext): Finding[] {
-	return kit.presets.flatMap((preset, i) =>
+	const presets = kit.presets.flatMap((preset, i): Finding[] =>
 		isShake(preset)
 			? checkPreset(preset, context).map((finding) => ({ ...finding, place: `presets[${i}].${finding.place}` }))
 			: []
 	);
+	return [...presets, ...checkCues(kit)];
 }
 
+export { checkCue, checkCues, type CueFinding, type Wired } from './cue-findings';
 export type { CheckContext, Finding, Fix, Level } from './types';

@@ -1,4 +1,5 @@
 /** New objects, ready to play. */
+import type { Cue, PlayAction } from '../cues/types';
 import type { Layer, ShakePreset } from './types';
 
 /** A layer that is felt at once: a little noise on height and roll. */
@@ -43,6 +44,28 @@ export const newPreset = (id: string, name: string): ShakePreset => ({
 	seed: null,
 	drives: [],
 	layers: [newLayer('layer-1')]
+});
+
+export const newPlay = (preset: string): PlayAction => ({
+	kind: 'play',
+	pick: [{ preset, weight: 1 }],
+	strength: 1,
+	length: null,
+	rate: 1,
+	delay: 0,
+	fromPlace: true,
+	buildUp: null
+});
+
+/** A cue that plays a preset whenever the event happens. */
+export const newCue = (id: string, event: string, preset: string): Cue => ({
+	id,
+	on: true,
+	event,
+	when: 'happens',
+	conditions: { tags: [], values: [], parameters: [], chance: 1, coolDown: 0, once: false },
+	actions: [newPlay(preset)],
+	feltBy: 'reach'
 });
 
 /** An id made from a name that none of `taken` has: "Cask thud" → `cask-thud`, `cask-thud-2` … */

@@ -15,6 +15,7 @@ import {
 	type JsonSchema,
 	type Shape
 } from './shape';
+import { cue } from './cue-shape';
 import { shakePreset, tag } from './preset-shape';
 import { KIT_FORMAT, KIT_VERSION } from './types';
 
@@ -34,7 +35,7 @@ export const gameEvent: Shape = object({
 	values: withDefault(list(eventValue, { most: 16, unique: 'id' }), [])
 });
 
-const parameter: Shape = object({
+export const parameter: Shape = object({
 	id: required(id('of the game value')),
 	name: required(text('a name', 120, 1)),
 	min: withDefault(number('its least', -1e9, 1e9), 0),
@@ -58,7 +59,7 @@ export const kitBody: Shape = object({
 	events: withDefault(list(gameEvent, { most: 10000, unique: 'id' }), []),
 	parameters: withDefault(list(parameter, { most: 10000, unique: 'id' }), []),
 	presets: withDefault(list(anyPreset, { unique: 'id' }), []),
-	cues: withDefault(list(anything('a cue')), []),
+	cues: withDefault(list(cue, { most: 10000, unique: 'id' }), []),
 	rigs: withDefault(list(anything('a rig')), []),
 	courses: withDefault(list(anything('a course')), [])
 });

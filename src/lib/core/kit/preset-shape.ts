@@ -5,7 +5,6 @@ import { WAVE_SHAPES } from '../patterns/wave';
 import { CHANNELS } from '../units/channels';
 import { OVERLAP_RULES } from './types';
 import {
-	anything,
 	boolean,
 	either,
 	id,
@@ -92,7 +91,7 @@ const rising = (items: Shape): Shape => ({
 	schema: () => items.schema()
 });
 
-const curvePoints = rising(
+export const curvePoints = rising(
 	list(
 		object({
 			at: required(number('place from start to end', 0, 1)),
@@ -229,6 +228,12 @@ const reach = orNull(
 	)
 );
 
+const drive = object({
+	parameter: required(id('of the game value')),
+	to: withDefault(oneOf('what it multiplies', ['amount', 'rate']), 'amount'),
+	curve: required(curvePoints)
+});
+
 export const tag = text('a tag', 40, 1);
 
 /** A shake preset. */
@@ -256,7 +261,7 @@ export const shakePreset = object({
 	),
 	reach: withDefault(reach, null),
 	seed: withDefault(orNull(number('a pinned seed', -2147483648, 4294967295, { whole: true })), null),
-	drives: withDefault(list(anything('a game value that drives amount or rate')), []),
+	drives: withDefault(list(drive, { most: 16 }), []),
 	layers: withDefault(list(layer, { most: 32, unique: 'id' }), []),
 	origin: optional(id('of the preset this one was copied from'))
 });

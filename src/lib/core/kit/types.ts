@@ -1,4 +1,5 @@
 /** The kit's objects as they are in memory: every optional field filled in, unknown fields carried along untouched. */
+import type { Cue } from '../cues/types';
 import type { CurvePoint } from '../math/curve';
 import type { Ease } from '../math/ease';
 import type { JumpsPattern } from '../patterns/jumps';
@@ -78,6 +79,13 @@ export interface Reach {
 	readonly travelSpeed: number | null;
 }
 
+/** A game value that multiplies a preset's amount or rate: the curve gives the factor over the value's range, 0–1. */
+export interface Drive {
+	readonly parameter: string;
+	readonly to: 'amount' | 'rate';
+	readonly curve: readonly CurvePoint[];
+}
+
 export type Space = 'camera' | 'world' | 'source';
 
 export interface ShakePreset {
@@ -103,7 +111,8 @@ export interface ShakePreset {
 	readonly reach: Reach | null;
 	/** A pinned seed: every play is the same. null: each play differs. */
 	readonly seed: number | null;
-	readonly drives: readonly unknown[];
+	/** Game values that raise and lower it while it plays. */
+	readonly drives: readonly Drive[];
 	readonly layers: readonly Layer[];
 	/** The id of the preset this one was copied from. */
 	readonly origin?: string;
@@ -148,7 +157,7 @@ export interface Kit {
 	readonly events: readonly GameEvent[];
 	readonly parameters: readonly GameParameter[];
 	readonly presets: readonly (ShakePreset | CarriedPreset)[];
-	readonly cues: readonly unknown[];
+	readonly cues: readonly Cue[];
 	readonly rigs: readonly unknown[];
 	readonly courses: readonly unknown[];
 }

@@ -8,7 +8,9 @@ import { hashText } from '../random/hash';
 import { CHANNELS, channelsOf, type Channel } from '../units/channels';
 import type { Cycles, Seconds } from '../units/quantities';
 import type { Layer, PatternKind, ShakePreset } from '../kit/types';
+import { compileDrives, type CompiledDrive } from './drives';
 import { compileGain, type GainShape } from './gain';
+import { compileReach, type CompiledReach } from './reach';
 
 export interface CompiledLayer {
 	readonly id: string;
@@ -37,6 +39,10 @@ export interface CompiledShake {
 	readonly preset: ShakePreset;
 	readonly gain: GainShape;
 	readonly layers: readonly CompiledLayer[];
+	/** null: felt alike everywhere. */
+	readonly reach: CompiledReach | null;
+	/** null: nothing drives it. */
+	readonly drives: readonly CompiledDrive[] | null;
 }
 
 /** A channel number's own hash, from its name, so that it does not hang on an order. */
@@ -88,6 +94,8 @@ export function compileShake(preset: ShakePreset, length?: Seconds): CompiledSha
 	return {
 		preset,
 		gain: compileGain(preset.timing, length),
-		layers: preset.layers.filter((layer) => !layer.mute).map((layer) => compileLayer(preset, layer))
+		layers: preset.layers.filter((layer) => !layer.mute).map((layer) => compileLayer(preset, layer)),
+		reach: compileReach(preset.reach),
+		drives: compileDrives(preset.drives)
 	};
 }

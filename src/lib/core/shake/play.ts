@@ -122,6 +122,12 @@ export class Play {
 	level = 0;
 	/** What higher priorities multiplied it by in the last frame; 1: they left it alone. */
 	ducked = 1;
+	/** What is left of it over the distance in the last frame; 1: near, or it has no reach. */
+	felt = 1;
+	/** Where it came from, in the world; null: nowhere in particular, so that distance does not matter. */
+	place: readonly [number, number, number] | null = null;
+	/** What its frequencies are multiplied by now: a use's own rate × what drives the preset's. */
+	private pace = 1;
 
 	constructor(
 		/** Names the play within its player; never used twice. */
@@ -134,10 +140,33 @@ export class Play {
 		readonly strength: number,
 		readonly seed: number,
 		/** The length it was fired with instead of its preset's. */
-		readonly length: Seconds | undefined
+		readonly length: Seconds | undefined,
+		/** What the use that fired it multiplies all frequencies by. */
+		readonly rate = 1
 	) {
 		this.begun = trigger;
+		this.pace = rate;
 		this.runs = shake.layers.map((layer) => startLayer(layer, seed));
+	}
+
+	/** What it is compiled from, for the player. */
+	get compiled(): CompiledShake {
+		return this.shake;
+	}
+
+	/** Runs faster or slower from `now` on, at `pace` times its frequencies; phases are carried, so that nothing jumps. */
+	setPace(pace: number, now: Seconds): void {
+		if (pace === this.pace) return;
+		const age = now - this.begun - this.delay;
+		for (let i = 0; i < this.runs.length; i++) {
+			const run = this.runs[i]!;
+			const elapsed = age - run.delay - run.since;
+			if (elapsed <= 0) continue;
+			const { frequencies } = run.layer;
+			for (let j = 0; j < run.phases.length; j++) run.phases[j]! += frequencies[j]! * elapsed * this.pace;
+			run.since += elapsed;
+		}
+		this.pace = pace;
 	}
 
 	/** The player's time at the trigger, or at the last restart. */
@@ -267,7 +296,8 @@ export class Play {
 		for (const run of this.runs) {
 			const layerAge = age - run.delay;
 			if (layerAge < 0) continue;
-			for (let j = 0; j < run.phases.length; j++) run.phases[j]! += run.layer.frequencies[j]! * (layerAge - run.since);
+			for (let j = 0; j < run.phases.length; j++)
+				run.phases[j]! += run.layer.frequencies[j]! * (layerAge - run.since) * this.pace;
 			run.since = 0;
 			run.delay = 0;
 		}
@@ -327,11 +357,11 @@ export class Play {
 				const i = before.layer.channels.indexOf(layer.channels[j]!);
 				const sameStart = i >= 0 && Object.is(before.layer.starts[i], layer.starts[j]);
 				if (i < 0 || !sameStart || before.layer.kind !== layer.kind) {
-					fresh.phases[j]! += layer.frequencies[j]! * layerAge;
+					fresh.phases[j]! += layer.frequencies[j]! * layerAge * this.pace;
 					continue;
 				}
 				const oldAge = Math.max(0, age - before.delay);
-				fresh.phases[j] = before.phases[i]! + before.layer.frequencies[i]! * (oldAge - before.since);
+				fresh.phases[j] = before.phases[i]! + before.layer.frequencies[i]! * (oldAge - before.since) * this.pace;
 			}
 			fresh.since = layerAge;
 			fresh.heldGain = before.heldGain;
@@ -386,7 +416,7 @@ export class Play {
 			voice.frequencies = layer.frequencies;
 			voice.phases = run.phases;
 			voice.now[LEVEL] = level * factor;
-			voice.now[ELAPSED] = layerAge - run.since;
+			voice.now[ELAPSED] = (layerAge - run.since) * this.pace;
 			if (layer.noise) addNoise(layer.noise, run.noise, voice, out);
 			else if (layer.jumps) addJumps(layer.jumps, run.jumps!, voice, out);
 			else if (layer.kick) addKick(layer.kick, voice, out);

@@ -7,17 +7,21 @@
  *     player.advance(1 / 60);
  *     player.offset; // x, y, z, pitch, yaw, roll, fov
  */
-import { isShake, type CarriedPreset, type ShakePreset } from '../kit/types';
+import { isShake, type CarriedPreset, type GameParameter, type ShakePreset } from '../kit/types';
 import { combine } from '../random/hash';
 import { CHANNEL_COUNT } from '../units/channels';
 import type { Seconds } from '../units/quantities';
 import { compileShake, type CompiledShake } from './compile';
+import { GameValues } from './drives';
+import { fallOffInPlace, travelTime, type CompiledReach } from './reach';
 import { addTurned, sourceAxes } from './space';
 import { createScratch, FACTOR, NOW, Play, type Scratch } from './play';
 
 export interface PlayerOptions {
 	/** Decides every random choice: the same seed, inputs and times give the same motion. */
 	readonly seed?: number;
+	/** The game's values that presets may be driven by. */
+	readonly parameters?: readonly GameParameter[];
 }
 
 export interface FireOptions {
@@ -29,7 +33,9 @@ export interface FireOptions {
 	readonly length?: Seconds;
 	/** As if it had been fired so many seconds ago. */
 	readonly ago?: Seconds;
-	/** Where it came from, in the world: for presets in the space `source`. */
+	/** Multiplies all frequencies of this play; 1 if left out. */
+	readonly rate?: number;
+	/** Where it came from, in the world: for presets in the space `source`, and for those with a reach. */
 	readonly at?: readonly [number, number, number];
 }
 
@@ -50,9 +56,18 @@ export class Player {
 	private lastOutcome: Outcome = 'unknown';
 	private readonly rest = Float64Array.of(0, 0, 0, 0, 0, 0, 1);
 	private readonly turned = new Float64Array(CHANNEL_COUNT);
+	/** Where the player's body is; until it is set, where the camera rests. */
+	private readonly body = Float64Array.of(0, 0, 0);
+	private hasBody = false;
+	/** The game's values: `values.set(id, value)`. */
+	readonly values: GameValues;
+	/** A distance and what is left there; what drives make of amount and rate. */
+	private readonly near = new Float64Array(1);
+	private readonly driven = new Float64Array(2);
 
 	constructor(presets: readonly (ShakePreset | CarriedPreset)[], options: PlayerOptions = {}) {
 		this.seed = options.seed ?? 1;
+		this.values = new GameValues(options.parameters);
 		for (const preset of presets) if (isShake(preset)) this.presets.set(preset.id, preset);
 	}
 
@@ -113,7 +128,8 @@ export class Player {
 				return null;
 			}
 			this.lastOutcome = overlap.rule === 'restart' ? 'restarted' : 'extended';
-			present.schedule(overlap.rule, this.time + timing.delay);
+			present.place = options.at ?? present.place;
+			present.schedule(overlap.rule, this.time + timing.delay + this.onItsWay(shake.reach, options.at));
 			present.catchUp(this.time);
 			return present;
 		}
@@ -123,7 +139,18 @@ export class Player {
 		const seed = shake.preset.seed ?? options.seed ?? this.seedOfPlay(this.fired);
 		const own = options.length === undefined ? shake : compileShake(shake.preset, options.length);
 		const trigger = this.time - (options.ago ?? 0);
-		const play = new Play(this.fired, own, trigger, timing.delay, options.strength ?? 1, seed, options.length);
+		const delay = timing.delay + this.onItsWay(shake.reach, options.at);
+		const play = new Play(
+			this.fired,
+			own,
+			trigger,
+			delay,
+			options.strength ?? 1,
+			seed,
+			options.length,
+			options.rate ?? 1
+		);
+		play.place = options.at ?? null;
 		if (shake.preset.space === 'source' && options.at)
 			play.sourceAxes = sourceAxes(this.rest, options.at, new Float64Array(9));
 		this.running.push(play);
@@ -164,6 +191,25 @@ export class Player {
 		this.rest.set([x, y, z, qx, qy, qz, qw]);
 	}
 
+	/** Where the player's body is, for presets whose distance is measured from it. */
+	setBody(x: number, y: number, z: number): void {
+		this.body.set([x, y, z]);
+		this.hasBody = true;
+	}
+
+	/** Puts the distance to a place into `near`. */
+	private measure(reach: CompiledReach, place: readonly [number, number, number]): void {
+		const from = reach.body && this.hasBody ? this.body : this.rest;
+		const [dx, dy, dz] = [place[0] - from[0]!, place[1] - from[1]!, place[2] - from[2]!];
+		this.near[0] = Math.sqrt(dx * dx + dy * dy + dz * dz);
+	}
+
+	private onItsWay(reach: CompiledReach | null, place: readonly [number, number, number] | undefined): Seconds {
+		if (!reach || !place) return 0;
+		this.measure(reach, place);
+		return travelTime(reach, this.near[0]!);
+	}
+
 	/** Fades the preset's plays out. */
 	stopPreset(id: string): void {
 		for (const play of this.running) if (play.presetId === id) play.stop(this.time);
@@ -201,6 +247,17 @@ export class Player {
 		for (let i = 0; i < kept; i++) {
 			const play = running[i]!;
 			scratch.frame[FACTOR] = play.ducked = ducking ? this.duckOf(play) : 1;
+			const { reach, drives } = play.compiled;
+			if (reach && play.place) {
+				this.measure(reach, play.place);
+				fallOffInPlace(reach, this.near, 0);
+				scratch.frame[FACTOR]! *= play.felt = this.near[0]!;
+			}
+			if (drives) {
+				this.values.drive(drives, this.driven);
+				scratch.frame[FACTOR]! *= this.driven[0]!;
+				play.setPace(play.rate * this.driven[1]!, time);
+			}
 			if (play.movesIn === 'camera') play.addTo(scratch, offset);
 			else {
 				this.turned.fill(0);

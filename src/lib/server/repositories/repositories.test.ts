@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { Sequelize } from 'sequelize';
-import { newPreset, type Kit } from '../../core';
+import { newCue, newPreset, type Kit } from '../../core';
 import { connect, migrate } from '../db/connect';
 import {
 	addPreset,
@@ -22,7 +22,7 @@ const kit = (name: string, presets: Kit['presets'] = []): Kit => ({
 	events: [],
 	parameters: [],
 	presets,
-	cues: [{ id: 'c' }],
+	cues: [newCue('c', 'e', 'thud')],
 	rigs: [],
 	courses: []
 });

@@ -1,0 +1,135 @@
+/**
+ * The director: the game's events go in, the cue engine answers, and each viewer's player does what it is told. Two players
+ * on one screen are two viewers with two mixes.
+ *
+ *     const director = new Director(kit, { seed: 1 });
+ *     director.raise({ event: 'cask-set-down', phase: 'happens', values: { impact: 6 }, place: [2, 0, -3] });
+ *     director.advance(1 / 60);
+ *     director.viewers[0].player.offset;
+ */
+import type { Kit } from '../kit/types';
+import { isShake } from '../kit/types';
+import { Player } from '../shake/player';
+import type { Play } from '../shake/play';
+import type { Seconds } from '../units/quantities';
+import { combine } from '../random/hash';
+import { CueEngine } from './engine';
+import type { Occurrence, Order } from './types';
+
+export interface Viewer {
+	readonly id: string;
+	readonly player: Player;
+}
+
+export interface DirectorOptions {
+	readonly seed?: number;
+	/** Who looks on; left out: one viewer. */
+	readonly viewers?: readonly string[];
+}
+
+export class Director {
+	readonly viewers: readonly Viewer[];
+	readonly engine: CueEngine;
+	/** Orders of the last step, for display. */
+	readonly done: Order[] = [];
+	private readonly tags = new Map<string, readonly string[]>();
+	/** Plays by what began them. */
+	private readonly owned = new Map<string, { viewer: Viewer; play: Play }[]>();
+	private time: Seconds = 0;
+
+	constructor(kit: Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues'>, options: DirectorOptions = {}) {
+		const seed = options.seed ?? 1;
+		this.viewers = (options.viewers ?? ['one']).map((id, i) => ({
+			id,
+			player: new Player(kit.presets, { seed: combine(seed, i), parameters: kit.parameters })
+		}));
+		for (const preset of kit.presets) if (isShake(preset)) this.tags.set(preset.id, preset.tags);
+		const { values } = this.viewers[0]!.player;
+		this.engine = new CueEngine(kit.events, kit.cues, { seed, readValue: (id) => values.get(id) });
+	}
+
+	get now(): Seconds {
+		return this.time;
+	}
+
+	/** Something happens now. */
+	raise(occurrence: Occurrence): void {
+		this.engine.raise(occurrence);
+	}
+
+	/** Sets a game value for everybody. */
+	set(parameter: string, value: number): void {
+		for (const { player } of this.viewers) player.values.set(parameter, value);
+	}
+
+	advance(dt: Seconds): void {
+		this.advanceTo(this.time + dt);
+	}
+
+	/** One step: what is due is done as of the moment it was due, then every mix is worked out. */
+	advanceTo(time: Seconds): void {
+		this.time = time;
+		if (this.done.length > 0) this.done.length = 0;
+		for (const { player } of this.viewers) player.advanceTo(time);
+		this.engine.advanceTo(time, this.obey);
+		if (this.done.length > 0) for (const { player } of this.viewers) player.advanceTo(time);
+		if (this.owned.size > 0) this.forget();
+	}
+
+	private readonly obey = (order: Order): void => {
+		this.done.push(order);
+		if (order.kind === 'set') this.set(order.parameter, order.to);
+		else if (order.kind === 'play') this.play(order);
+		else this.stop(order);
+	};
+
+	private play(order: Order & { kind: 'play' }): void {
+		const toAll = order.feltBy !== 'one';
+		for (const viewer of this.viewers) {
+			if (!toAll && order.who !== undefined && viewer.id !== order.who) continue;
+			const play = viewer.player.fire(order.preset, {
+				strength: order.strength,
+				rate: order.rate,
+				length: order.length,
+				// What everybody feels wherever they are has no distance.
+				at: order.feltBy === 'everyone' ? undefined : order.place,
+				ago: this.time - order.at
+			});
+			if (play) this.own(order.owner, viewer, play);
+			if (!toAll && order.who === undefined) break;
+		}
+	}
+
+	private own(owner: string, viewer: Viewer, play: Play): void {
+		const list = this.owned.get(owner);
+		if (list) list.push({ viewer, play });
+		else this.owned.set(owner, [{ viewer, play }]);
+	}
+
+	private stop({ what, cut, owner, at }: Order & { kind: 'stop' }): void {
+		const end = (play: Play): void => (cut ? play.cut(at) : play.stop(at));
+		if (what === 'own') {
+			for (const { play } of this.owned.get(owner) ?? []) end(play);
+			this.owned.delete(owner);
+			return;
+		}
+		for (const { player } of this.viewers)
+			for (const play of player.plays)
+				if (
+					what === 'all' ||
+					('preset' in what && what.preset === play.presetId) ||
+					('tag' in what && this.tags.get(play.presetId)?.includes(what.tag))
+				)
+					end(play);
+	}
+
+	/** Lets go of plays that are over. */
+	private forget(): void {
+		for (const [owner, list] of this.owned) {
+			let kept = 0;
+			for (let i = 0; i < list.length; i++) if (!list[i]!.play.isOver(this.time)) list[kept++] = list[i]!;
+			list.length = kept;
+			if (kept === 0) this.owned.delete(owner);
+		}
+	}
+}

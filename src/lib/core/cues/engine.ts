@@ -1,0 +1,265 @@
+/**
+ * The cue engine: events in, orders out, each at its time. It knows no motion and no clock: `raise` says what happened now,
+ * `advanceTo` hands out what is due. Of what is due at the same time, what was asked for first comes first: events in the
+ * order they were raised, cues in their list's, actions in their cue's.
+ */
+import { compileCurve, runCurve, type CompiledCurve } from '../math/curve';
+import { clamp01 } from '../math/scalar';
+import { combine, hashText, unit } from '../random/hash';
+import type { Seconds } from '../units/quantities';
+import type { GameEvent } from '../kit/types';
+import type { Amount, Between, Cue, CueAction, Occurrence, Order, PlayAction } from './types';
+
+/** A chain of cues that raise events ends here: a longer one would hardly be meant. */
+export const MOST_CHAINED = 8;
+
+export interface EngineOptions {
+	readonly seed?: number;
+	/** A game value now; undefined when there is none of that id. */
+	readonly readValue?: (parameter: string) => number | undefined;
+}
+
+interface Ready {
+	readonly cue: Cue;
+	readonly number: number;
+	readonly event: GameEvent;
+	/** Curves of the actions' strengths; null where it is a plain number. */
+	readonly curves: readonly (CompiledCurve | null)[];
+	lastAt: Seconds;
+	spent: boolean;
+	/** How often it was asked: with the seed it decides chance and picks. */
+	asked: number;
+	lastPick: number;
+	repeated: number;
+	repeatedAt: Seconds;
+}
+
+interface Due {
+	readonly at: Seconds;
+	readonly order: Order | { readonly kind: 'raise'; readonly occurrence: Occurrence; readonly depth: number };
+}
+
+const within = (value: number | undefined, { from, to }: Between): boolean =>
+	value !== undefined && (from === null || value >= from) && (to === null || value <= to);
+
+export class CueEngine {
+	/** Chains that were cut because they went on and on: the cue at whose action it happened, and how often. */
+	readonly cutChains = new Map<string, number>();
+	/** Ends that came without a start, by event. */
+	readonly looseEnds = new Map<string, number>();
+	private readonly byEvent = new Map<string, Ready[]>();
+	private readonly all: Ready[] = [];
+	private readonly queue: Due[] = [];
+	/** States that are on: event and key. */
+	private readonly lasting = new Set<string>();
+	private readonly seed: number;
+	private readonly readValue: (parameter: string) => number | undefined;
+	private time: Seconds = 0;
+
+	constructor(events: readonly GameEvent[], cues: readonly Cue[], options: EngineOptions = {}) {
+		this.seed = options.seed ?? 1;
+		this.readValue = options.readValue ?? (() => undefined);
+		const known = new Map(events.map((event) => [event.id, event]));
+		cues.forEach((cue, number) => {
+			const event = known.get(cue.event);
+			// A cue on an event that is not there waits for nothing; a check says so.
+			if (!event || !cue.on) return;
+			const ready: Ready = {
+				cue,
+				number,
+				event,
+				curves: cue.actions.map((action) =>
+					action.kind === 'play' && typeof action.strength !== 'number' ? compileCurve(action.strength.curve) : null
+				),
+				lastAt: -Infinity,
+				spent: false,
+				asked: 0,
+				lastPick: -1,
+				repeated: 0,
+				repeatedAt: -Infinity
+			};
+			this.all.push(ready);
+			const list = this.byEvent.get(cue.event);
+			if (list) list.push(ready);
+			else this.byEvent.set(cue.event, [ready]);
+		});
+	}
+
+	get now(): Seconds {
+		return this.time;
+	}
+
+	/** Something happens now. */
+	raise(occurrence: Occurrence): void {
+		this.answer(occurrence, this.time, 0);
+	}
+
+	/** Arms cues that were to answer only once: this one, or all. */
+	rearm(cue?: string): void {
+		for (const ready of this.all) if (cue === undefined || ready.cue.id === cue) ready.spent = false;
+	}
+
+	/** Moves time on and hands out what is due by then, in order. */
+	advanceTo(time: Seconds, give: (order: Order) => void): void {
+		while (this.queue.length > 0 && this.queue[0]!.at <= time) {
+			const { at, order } = this.queue.shift()!;
+			this.time = at > this.time ? at : this.time;
+			if (order.kind === 'raise') this.answer(order.occurrence, at, order.depth);
+			else give(order);
+		}
+		this.time = time;
+	}
+
+	private answer(occurrence: Occurrence, at: Seconds, depth: number): void {
+		const { event, phase } = occurrence;
+		if (phase !== 'happens') {
+			const state = `${event}\u0000${occurrence.key ?? ''}`;
+			if (phase === 'starts') {
+				// Begun twice and ended once, it would never end.
+				if (this.lasting.has(state)) return;
+				this.lasting.add(state);
+			} else if (!this.lasting.delete(state)) {
+				this.looseEnds.set(event, (this.looseEnds.get(event) ?? 0) + 1);
+				return;
+			}
+		}
+		const list = this.byEvent.get(event);
+		if (!list) return;
+		for (const ready of list) {
+			const { when } = ready.cue;
+			if (when === 'lasts' && phase === 'ends') this.letGo(ready, occurrence, at);
+			else if (when === phase || (when === 'lasts' && phase === 'starts')) this.try(ready, occurrence, at, depth);
+		}
+	}
+
+	private owner(ready: Ready, occurrence: Occurrence): string {
+		return `${ready.cue.id}\u0000${occurrence.key ?? ''}`;
+	}
+
+	private letGo(ready: Ready, occurrence: Occurrence, at: Seconds): void {
+		const owner = this.owner(ready, occurrence);
+		// What was still to come is not begun any more.
+		for (let i = this.queue.length - 1; i >= 0; i--) {
+			const { order } = this.queue[i]!;
+			if (order.kind === 'play' && order.owner === owner) this.queue.splice(i, 1);
+		}
+		this.put({ at, order: { kind: 'stop', at, cue: ready.cue.id, owner, what: 'own', cut: false } });
+	}
+
+	private try(ready: Ready, occurrence: Occurrence, at: Seconds, depth: number): void {
+		const { conditions } = ready.cue;
+		if (ready.spent && conditions.once) return;
+		if (at - ready.lastAt < conditions.coolDown - 1e-9) return;
+		for (const tag of conditions.tags) if (!occurrence.tags?.includes(tag) && !ready.event.tags.includes(tag)) return;
+		for (const bound of conditions.values) if (!within(occurrence.values?.[bound.of], bound)) return;
+		for (const bound of conditions.parameters) if (!within(this.readValue(bound.of), bound)) return;
+		const chance = combine(combine(this.seed, hashText(ready.cue.id)), ++ready.asked);
+		if (conditions.chance < 1 && unit(chance) >= conditions.chance) return;
+		ready.lastAt = at;
+		ready.spent = true;
+		ready.cue.actions.forEach((action, i) => this.act(ready, action, i, occurrence, at, depth, combine(chance, i + 1)));
+	}
+
+	private act(
+		ready: Ready,
+		action: CueAction,
+		index: number,
+		occurrence: Occurrence,
+		at: Seconds,
+		depth: number,
+		chance: number
+	): void {
+		const cue = ready.cue.id;
+		const owner = this.owner(ready, occurrence);
+		const due = at + action.delay;
+		if (action.kind === 'play') {
+			const order = this.play(ready, action, ready.curves[index]!, occurrence, due, chance);
+			if (order) this.put({ at: due, order });
+		} else if (action.kind === 'stop')
+			this.put({ at: due, order: { kind: 'stop', at: due, cue, owner, what: action.what, cut: action.cut } });
+		else if (action.kind === 'set')
+			this.put({ at: due, order: { kind: 'set', at: due, cue, parameter: action.parameter, to: action.to } });
+		else if (depth >= MOST_CHAINED) this.cutChains.set(cue, (this.cutChains.get(cue) ?? 0) + 1);
+		else {
+			const raised: Occurrence = { ...occurrence, event: action.event, phase: 'happens' };
+			this.put({ at: due, order: { kind: 'raise', occurrence: raised, depth: depth + 1 } });
+		}
+	}
+
+	private play(
+		ready: Ready,
+		action: PlayAction,
+		curve: CompiledCurve | null,
+		occurrence: Occurrence,
+		at: Seconds,
+		chance: number
+	): Order | null {
+		const preset = pick(action, ready.lastPick, chance);
+		if (preset < 0) return null;
+		ready.lastPick = preset;
+		const strength = this.amount(ready.event, action.strength, curve, occurrence) * this.builtUp(ready, action, at);
+		return {
+			kind: 'play',
+			at,
+			cue: ready.cue.id,
+			owner: this.owner(ready, occurrence),
+			preset: action.pick[preset]!.preset,
+			strength,
+			rate: action.rate,
+			length: action.length === 'event' ? occurrence.length : (action.length ?? undefined),
+			place: action.fromPlace ? occurrence.place : undefined,
+			feltBy: ready.cue.feltBy,
+			who: occurrence.who
+		};
+	}
+
+	private amount(event: GameEvent, amount: Amount, curve: CompiledCurve | null, occurrence: Occurrence): number {
+		if (typeof amount === 'number') return amount;
+		const value = event.values.find((v) => v.id === amount.by);
+		const given = occurrence.values?.[amount.by];
+		// An event that does not carry the number is taken as the least of it.
+		const part =
+			value && given !== undefined && value.max > value.min
+				? clamp01((given - value.min) / (value.max - value.min))
+				: 0;
+		const strength = runCurve(curve!, part);
+		return strength > 0 ? strength : 0;
+	}
+
+	private builtUp(ready: Ready, { buildUp }: PlayAction, at: Seconds): number {
+		if (!buildUp) return 1;
+		ready.repeated = at - ready.repeatedAt <= buildUp.coolDown ? ready.repeated + 1 : 0;
+		ready.repeatedAt = at;
+		return Math.min(buildUp.most, 1 + buildUp.by * ready.repeated);
+	}
+
+	/** Behind everything that is due at the same time or before. */
+	private put(due: Due): void {
+		const { queue } = this;
+		let i = queue.length;
+		while (i > 0 && queue[i - 1]!.at > due.at) i--;
+		queue.splice(i, 0, due);
+	}
+}
+
+/** One of the presets by weight, not the one before when there is another; −1 when there is none with a weight. */
+function pick({ pick: list }: PlayAction, last: number, chance: number): number {
+	let sum = 0;
+	let others = 0;
+	for (let i = 0; i < list.length; i++) {
+		sum += list[i]!.weight;
+		if (i !== last) others += list[i]!.weight;
+	}
+	if (sum <= 0) return -1;
+	const skip = others > 0 ? last : -1;
+	let left = unit(chance) * (others > 0 ? others : sum);
+	let chosen = -1;
+	for (let i = 0; i < list.length; i++) {
+		const { weight } = list[i]!;
+		if (i === skip || weight <= 0) continue;
+		chosen = i;
+		left -= weight;
+		if (left < 0) break;
+	}
+	return chosen;
+}

@@ -1,0 +1,136 @@
+/** What a cue looks like in a kit. */
+import { CUE_WHENS, FELT_BY } from '../cues/types';
+import { curvePoints, LIMITS, tag } from './preset-shape';
+import {
+	boolean,
+	either,
+	id,
+	isRecord,
+	list,
+	number,
+	object,
+	oneOf,
+	orNull,
+	required,
+	show,
+	withDefault,
+	type Shape
+} from './shape';
+
+const seconds = (what: string): Shape => number(`${what}, in seconds`, 0, LIMITS.seconds);
+
+const bound = object(
+	{
+		of: required(id('of the number or the game value')),
+		from: withDefault(orNull(number('its least', -1e9, 1e9)), null),
+		to: withDefault(orNull(number('its most', -1e9, 1e9)), null)
+	},
+	(value, report) => {
+		const { from, to } = value as { from: number | null; to: number | null };
+		if (from !== null && to !== null && to < from)
+			report.addAt('to', `is ${show(to)}, below "from" at ${show(from)}; it must not be below`);
+	}
+);
+
+const conditions = object({
+	tags: withDefault(list(tag, { most: 40 }), []),
+	values: withDefault(list(bound, { most: 16 }), []),
+	parameters: withDefault(list(bound, { most: 16 }), []),
+	chance: withDefault(number('how often it answers', 0, 1), 1),
+	coolDown: withDefault(seconds('time in which it does not answer again'), 0),
+	once: withDefault(boolean('only the first time'), false)
+});
+
+const amount: Shape = either('a number, or { "by": a number of the event, "curve": [ … ] }', [
+	{ when: (v) => typeof v === 'number', shape: number('strength', 0, 10) },
+	{ when: isRecord, shape: object({ by: required(id('of the number')), curve: required(curvePoints) }) }
+]);
+
+const length: Shape = either('null, "event" or seconds', [
+	{ when: (v) => v === null, shape: { check() {}, schema: () => ({ type: 'null' }) } },
+	{ when: (v) => v === 'event', shape: { check() {}, schema: () => ({ const: 'event' }) } },
+	{ when: (v) => typeof v === 'number', shape: number('length in seconds', 0, LIMITS.seconds) }
+]);
+
+const stopped: Shape = either('"own", "all", { "preset": id } or { "tag": tag }', [
+	{ when: (v) => typeof v === 'string', shape: oneOf('what is stopped', ['own', 'all']) },
+	{ when: (v) => isRecord(v) && 'preset' in v, shape: object({ preset: required(id('of the preset')) }) },
+	{ when: (v) => isRecord(v) && 'tag' in v, shape: object({ tag: required(tag) }) }
+]);
+
+const delay = withDefault(seconds('from the event to the action'), 0);
+const actions: Readonly<Record<string, Shape>> = {
+	play: object({
+		kind: required(oneOf('the action', ['play'])),
+		pick: required(
+			list(
+				object({
+					preset: required(id('of the preset')),
+					weight: withDefault(number('how often, against the others', 0, 1000), 1)
+				}),
+				{ least: 1, most: 32 }
+			)
+		),
+		strength: withDefault(amount, 1),
+		length: withDefault(length, null),
+		rate: withDefault(number('of all frequencies', 0, LIMITS.multiplier), 1),
+		delay,
+		fromPlace: withDefault(boolean('felt from where it happened'), true),
+		buildUp: withDefault(
+			orNull(
+				object({
+					by: required(number('what each repetition adds', 0, 10)),
+					most: required(number('the most it comes to', 1, 100)),
+					coolDown: required(seconds('without a repetition until it begins anew'))
+				})
+			),
+			null
+		)
+	}),
+	stop: object({
+		kind: required(oneOf('the action', ['stop'])),
+		what: withDefault(stopped, 'own'),
+		cut: withDefault(boolean('at once, without the fade'), false),
+		delay
+	}),
+	set: object({
+		kind: required(oneOf('the action', ['set'])),
+		parameter: required(id('of the game value')),
+		to: required(number('its new value', -1e9, 1e9)),
+		delay
+	}),
+	raise: object({
+		kind: required(oneOf('the action', ['raise'])),
+		event: required(id('of the event')),
+		delay
+	})
+};
+
+const KINDS = Object.keys(actions);
+const action: Shape = {
+	check(value, report) {
+		if (!isRecord(value)) return report.add(`is ${show(value)}; an object with a "kind" is needed`);
+		const shape = typeof value.kind === 'string' && Object.hasOwn(actions, value.kind) && actions[value.kind];
+		if (shape) shape.check(value, report);
+		else report.addAt('kind', `is ${show(value.kind)}; one of ${KINDS.map((k) => `"${k}"`).join(', ')} is needed`);
+	},
+	schema: () => ({ oneOf: Object.values(actions).map((shape) => shape.schema()) })
+};
+
+/** A cue. */
+export const cue = object({
+	id: required(id('of the cue')),
+	on: withDefault(boolean('whether it does anything'), true),
+	event: required(id('of the event')),
+	when: withDefault(oneOf('at a moment, or with a state', CUE_WHENS), 'happens'),
+	conditions: withDefault(conditions, {
+		tags: [],
+		values: [],
+		parameters: [],
+		chance: 1,
+		coolDown: 0,
+		once: false
+	}),
+	actions: withDefault(list(action, { most: 32 }), []),
+	feltBy: withDefault(oneOf('who feels it', FELT_BY), 'reach')
+});
