@@ -60,7 +60,10 @@
 
 	onMount(() => {
 		let gone = false;
-		void import('chart.js').then(({ Chart, ScatterController, PointElement, LogarithmicScale, Tooltip }) => {
+		// After the first paint: the table is what one looks for first. Reading the script is one go, making the chart another.
+		afterFirstPaint(async () => {
+			const { Chart, ScatterController, PointElement, LogarithmicScale, Tooltip } = await import('chart.js');
+			await new Promise((next) => setTimeout(next));
 			if (gone) return;
 			Chart.register(ScatterController, PointElement, LogarithmicScale, Tooltip);
 			Chart.defaults.font.family = '"Hanken Grotesk Variable", sans-serif';
