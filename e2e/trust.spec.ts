@@ -10,7 +10,7 @@ test('two people on one preset: nothing is overwritten until one chooses', async
 	await type(one, 'amount, ×', '1.5');
 	await expect(keeping(one)).toHaveText(/^kept/);
 	await type(two, 'amount, ×', '0.5');
-	await expect(two.getByRole('dialog', { name: 'Somebody else changed this preset' })).toBeVisible();
+	await expect(two.getByRole('dialog', { name: 'Somebody else changed this too' })).toBeVisible();
 	await two.getByRole('button', { name: 'Both: mine as a copy' }).click();
 	await expect(two.getByRole('heading', { name: 'Thud, mine' })).toBeVisible();
 	await expect(field(two, 'amount, ×')).toHaveAttribute('aria-valuenow', '0.5');

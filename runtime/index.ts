@@ -8,6 +8,8 @@
  */
 export { createPlayer } from '../src/lib/core/shake/player';
 export type { FireOptions, Player, PlayerOptions } from '../src/lib/core/shake/player';
+export { Director, type DirectorOptions, type Viewer } from '../src/lib/core/cues/director';
+export type { Occurrence, Order } from '../src/lib/core/cues/types';
 export type { Play } from '../src/lib/core/shake/play';
 export { applyCeilings, compileCeilings, type Ceilings } from '../src/lib/core/chain/ceiling';
 export { CHANNELS } from '../src/lib/core/units/channels';

@@ -63,6 +63,8 @@ export { kitJsonSchema } from './kit/kit-shape';
 export { LIMITS, PATTERN_KINDS } from './kit/preset-shape';
 export { MOST_BYTES, openKit, readKit, sayProblem, writeKit } from './kit/read';
 export { openPreset } from './kit/read-preset';
+export { openWiring } from './kit/read-wiring';
+export type { Wiring } from './kit/read-wiring';
 export type { ReadResult } from './kit/read-preset';
 export { isId, show } from './kit/shape';
 export type { Problem } from './kit/shape';

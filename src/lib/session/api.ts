@@ -1,5 +1,5 @@
 /** The page's side of the server's endpoints. Failures are values with a sentence. */
-import type { ShakePreset } from '$lib/core';
+import type { ShakePreset, Wiring } from '$lib/core';
 
 export interface StoredPreset {
 	readonly key: string;
@@ -8,6 +8,12 @@ export interface StoredPreset {
 	/** Its place in the project's order. */
 	readonly position: number;
 	readonly document: ShakePreset;
+}
+
+export interface StoredWiring {
+	readonly version: number;
+	readonly savedAt: string;
+	readonly document: Wiring;
 }
 
 export interface VersionEntry {
@@ -87,3 +93,11 @@ export const fetchVersions = (slug: string, key: string): Promise<Answer<Version
 
 export const fetchVersion = (slug: string, key: string, version: number): Promise<Answer<ShakePreset>> =>
 	call('GET', `${presetsOf(slug)}/${key}/versions/${version}`);
+
+export const saveWiring = (
+	slug: string,
+	base: number,
+	document: Wiring,
+	note: string
+): Promise<Answer<{ version: number; savedAt: string }>> =>
+	call('PUT', `/api/projects/${slug}/wiring`, { base, document, note });

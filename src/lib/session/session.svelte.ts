@@ -4,21 +4,24 @@
  */
 import { getContext, setContext } from 'svelte';
 import type { Draft as ImmerDraft } from 'immer';
-import { freeId, History, newPreset, type Arrival, type Choice, type ShakePreset } from '$lib/core';
+import { freeId, History, newPreset, type Arrival, type Choice, type ShakePreset, type Wiring } from '$lib/core';
 import { MotionWorker } from '../workers/motion';
 import { Shelf } from '../workers/shelf';
 import * as api from './api';
 import { Drafts } from './drafts';
 import { Tabs, type TabMessage } from './tabs';
 
-type Documents = Record<string, ShakePreset>;
+/** All that is kept, by key: presets by theirs, and the wiring by one that no preset can have. */
+type Documents = Record<string, ShakePreset | Wiring>;
+type PresetDraft = ImmerDraft<ShakePreset>;
+export const WIRING = '*wiring';
 
 /** How a preset stands with the server. */
 export type Keeping = 'kept' | 'changed' | 'saving' | 'away' | 'conflict' | 'refused';
 
 export interface Conflict {
 	readonly key: string;
-	readonly theirs: api.StoredPreset;
+	readonly theirs: api.StoredPreset | api.StoredWiring;
 }
 
 export interface Notice {
@@ -71,11 +74,18 @@ export class ProjectSession {
 		readonly project: { readonly id: string; readonly slug: string; readonly name: string },
 		presets: readonly api.StoredPreset[],
 		/** How many there are in all: those that did not come with the page are fetched once it stands. */
-		count: number = presets.length
+		count: number = presets.length,
+		wiring: api.StoredWiring = { version: 1, savedAt: '', document: { events: [], parameters: [], cues: [] } }
 	) {
-		this.history = new History<Documents>(Object.fromEntries(presets.map((p) => [p.key, p.document])));
+		this.history = new History<Documents>({
+			...Object.fromEntries(presets.map((p) => [p.key, p.document])),
+			[WIRING]: wiring.document
+		});
 		this.documents = this.history.present;
-		this.saved = Object.fromEntries(presets.map((p) => [p.key, savedOf(p)]));
+		this.saved = {
+			...Object.fromEntries(presets.map((p) => [p.key, savedOf(p)])),
+			[WIRING]: { version: wiring.version, savedAt: wiring.savedAt, position: -1 }
+		};
 		this.order = this.inOrder(presets.map((p) => p.key));
 		this.missing = Math.max(0, count - presets.length);
 	}
@@ -102,11 +112,11 @@ export class ProjectSession {
 	}
 
 	preset(key: string): ShakePreset | undefined {
-		return this.documents[key];
+		return key === WIRING ? undefined : (this.documents[key] as ShakePreset | undefined);
 	}
 
 	get presets(): ShakePreset[] {
-		return this.order.map((key) => this.documents[key]!).filter(Boolean);
+		return this.order.map((key) => this.documents[key] as ShakePreset).filter(Boolean);
 	}
 
 	savedOf(key: string): Saved | undefined {
@@ -135,14 +145,30 @@ export class ProjectSession {
 		recipe: (preset: ImmerDraft<ShakePreset>) => ShakePreset | void,
 		mark: string | null = null
 	): void {
-		if (!this.documents[key]) return;
+		const preset = this.preset(key);
+		if (!preset) return;
 		const changed = this.history.change(
-			`${label} in ${this.documents[key].name}`,
+			`${label} in ${preset.name}`,
 			(draft) => {
-				const result = recipe(draft[key]!);
-				if (result) draft[key] = result as ImmerDraft<ShakePreset>;
+				const result = recipe(draft[key] as PresetDraft);
+				if (result) draft[key] = result as PresetDraft;
 			},
 			mark === null ? null : `${key} ${mark}`
+		);
+		if (changed) this.publish();
+	}
+
+	/** Events, game values and cues. */
+	get wiring(): Wiring {
+		return this.documents[WIRING] as Wiring;
+	}
+
+	/** Changes the wiring as one undoable step; marks as in `change`. */
+	rewire(label: string, recipe: (wiring: Wiring) => Wiring, mark: string | null = null): void {
+		const changed = this.history.change(
+			label,
+			(draft) => void (draft[WIRING] = recipe(this.wiring) as ImmerDraft<Wiring>),
+			mark === null ? null : `${WIRING} ${mark}`
 		);
 		if (changed) this.publish();
 	}
@@ -198,7 +224,7 @@ export class ProjectSession {
 
 	/** A copy that remembers its origin. */
 	copy(key: string): Promise<string | null> {
-		const source = this.documents[key]!;
+		const source = this.preset(key)!;
 		const name = `${source.name}, copy`.slice(0, 120);
 		return this.add({ ...source, id: freeId(name, this.order), name, origin: key }, `copied from ${source.name}`);
 	}
@@ -206,7 +232,7 @@ export class ProjectSession {
 	/** Takes presets out of use; undo brings them back. False when the server refused. */
 	async retire(...keys: string[]): Promise<boolean> {
 		const present = keys.filter((key) => this.order.includes(key));
-		const what = present.length === 1 ? `“${this.documents[present[0]!]?.name}”` : `${present.length} presets`;
+		const what = present.length === 1 ? `“${this.preset(present[0]!)?.name}”` : `${present.length} presets`;
 		if (!(await this.putAway(present, true))) return false;
 		this.history.note(`Retire ${what}`, {
 			undo: () => void this.putAway(present, false),
@@ -250,7 +276,7 @@ export class ProjectSession {
 	/** Sets one field of several presets as one undoable step. */
 	changeMany(keys: readonly string[], label: string, recipe: (preset: ImmerDraft<ShakePreset>) => void): void {
 		const changed = this.history.change(label, (draft) => {
-			for (const key of keys) if (draft[key]) recipe(draft[key]);
+			for (const key of keys) if (draft[key]) recipe(draft[key] as PresetDraft);
 		});
 		if (changed) this.publish();
 	}
@@ -321,15 +347,20 @@ export class ProjectSession {
 		const conflict = this.conflict;
 		if (!conflict) return null;
 		const { key, theirs } = conflict;
-		const mine = this.documents[key]!;
 		this.conflict = null;
 		if (choice === 'mine') {
-			this.saved = { ...this.saved, [key]: savedOf(theirs) };
+			const { version, savedAt } = theirs;
+			this.saved = { ...this.saved, [key]: { ...this.saved[key]!, version, savedAt } };
 			this.notes.set(key, `kept over version ${theirs.version}`);
 			await this.save(key);
 			return null;
 		}
+		if (key === WIRING) {
+			this.takeWiring(theirs as api.StoredWiring);
+			return null;
+		}
 		let copy: string | null = null;
+		const mine = this.preset(key)!;
 		if (choice === 'both') {
 			const name = `${mine.name}, mine`.slice(0, 120);
 			copy = await this.add(
@@ -341,7 +372,7 @@ export class ProjectSession {
 				return null;
 			}
 		}
-		this.take(theirs);
+		this.take(theirs as api.StoredPreset);
 		return copy;
 	}
 
@@ -372,6 +403,15 @@ export class ProjectSession {
 		this.takeMany([stored]);
 		this.setKeeping(stored.key, 'kept');
 		void this.drafts?.drop(this.project.slug, stored.key);
+	}
+
+	private takeWiring(stored: api.StoredWiring): void {
+		this.history.accept((draft) => void (draft[WIRING] = stored.document as ImmerDraft<Wiring>));
+		const { version, savedAt } = stored;
+		this.saved = { ...this.saved, [WIRING]: { version, savedAt, position: -1 } };
+		this.publish(new Set([WIRING]));
+		this.setKeeping(WIRING, 'kept');
+		void this.drafts?.drop(this.project.slug, WIRING);
 	}
 
 	private takeMany(list: readonly api.StoredPreset[]): void {
@@ -428,7 +468,7 @@ export class ProjectSession {
 		for (const key of taken ?? Object.keys(this.documents)) {
 			const document = this.documents[key]!;
 			if (before[key] === document) continue;
-			for (const listener of this.listeners) listener(document);
+			if (key !== WIRING) for (const listener of this.listeners) listener(document as ShakePreset);
 			if (taken) continue;
 			if (this.keepingOf(key) !== 'conflict') this.setKeeping(key, 'changed');
 			this.saveSoon(key, SAVE_AFTER_MS);
@@ -477,7 +517,12 @@ export class ProjectSession {
 		if (standing === 'saving') return this.saveSoon(key, 200);
 		const away = standing === 'away';
 		if (!away) this.setKeeping(key, 'saving');
-		const answer = await api.savePreset(this.project.slug, key, base, document, this.notes.get(key) ?? '');
+		const { slug } = this.project;
+		const note = this.notes.get(key) ?? '';
+		const answer =
+			key === WIRING
+				? await api.saveWiring(slug, base, document as Wiring, note)
+				: await api.savePreset(slug, key, base, document as ShakePreset, note);
 		if (answer.ok) {
 			this.notes.delete(key);
 			const { position } = this.saved[key]!;
@@ -490,13 +535,14 @@ export class ProjectSession {
 			if (away) this.say('The server answers again; your changes are kept.');
 		} else if (answer.status === 409) {
 			this.setKeeping(key, 'conflict');
-			this.conflict = { key, theirs: (answer.body as { theirs: api.StoredPreset }).theirs };
+			this.conflict = { key, theirs: (answer.body as { theirs: Conflict['theirs'] }).theirs };
 		} else if (answer.away) {
 			this.setKeeping(key, 'away');
 			this.saveSoon(key, RETRY_MS);
 		} else {
 			this.setKeeping(key, 'refused');
-			this.say(`“${document.name}” could not be kept: ${answer.message}`);
+			const name = this.preset(key)?.name;
+			this.say(`${name ? `“${name}”` : 'The cues'} could not be kept: ${answer.message}`);
 		}
 	}
 
@@ -515,8 +561,10 @@ export class ProjectSession {
 			}
 			// Saved against the version it began from: when somebody else saved since, the server says so and we ask.
 			this.saved = { ...this.saved, [draft.key]: { ...saved, version: draft.base } };
-			this.change(draft.key, 'Recover unsaved changes', () => draft.document);
-			this.say(`Unsaved changes to “${draft.document.name}” were found in this browser and brought back.`);
+			if (draft.key === WIRING) this.rewire('Recover unsaved changes', () => draft.document as Wiring);
+			else this.change(draft.key, 'Recover unsaved changes', () => draft.document as ShakePreset);
+			const name = this.preset(draft.key)?.name;
+			this.say(`Unsaved changes to ${name ? `“${name}”` : 'the cues'} were found in this browser and brought back.`);
 		}
 	}
 
@@ -529,7 +577,8 @@ export class ProjectSession {
 			void gone;
 			this.others = rest;
 		} else if (this.keepingOf(message.key) === 'kept') {
-			this.take(message);
+			if (message.key === WIRING) this.takeWiring({ ...message, document: message.document as Wiring });
+			else this.take({ ...message, document: message.document as ShakePreset });
 			if (message.key === this.looking) this.say('Another tab changed this preset; its version is shown here.');
 		}
 	}

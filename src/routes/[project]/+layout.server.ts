@@ -1,6 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { countPresets, findPreset, listPresets } from '$lib/server/repositories/presets';
 import { findProject } from '$lib/server/repositories/projects';
+import { findWiring } from '$lib/server/repositories/wiring';
 import type { LayoutServerLoad } from './$types';
 
 /** How many presets come with the page; the page fetches the rest once it stands. */
@@ -15,5 +16,5 @@ export const load: LayoutServerLoad = async ({ params }) => {
 		const asked = await findPreset(project.id, key);
 		if (asked) presets.push(asked);
 	}
-	return { project, presets, count: await countPresets(project.id) };
+	return { project, presets, count: await countPresets(project.id), wiring: (await findWiring(project.id))! };
 };

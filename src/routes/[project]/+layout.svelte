@@ -17,7 +17,7 @@
 
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 
-	const session = untrack(() => new ProjectSession(data.project, data.presets, data.count));
+	const session = untrack(() => new ProjectSession(data.project, data.presets, data.count, data.wiring));
 	provideSession(session);
 	const commands = provideCommands(new Commands());
 	let palette = $state(false);
@@ -25,7 +25,8 @@
 
 	const rooms = [
 		{ path: 'bench', label: 'Bench', about: 'tune one preset', keys: 'G B' },
-		{ path: 'library', label: 'Library', about: 'all presets, by how they feel', keys: 'G L' }
+		{ path: 'library', label: 'Library', about: 'all presets, by how they feel', keys: 'G L' },
+		{ path: 'cues', label: 'Cues', about: 'what sets the camera moving', keys: 'G C' }
 	];
 	const addressOf = (path: string): string => `/${session.project.slug}/${path}`;
 	const open = (key: string): void => void goto(addressOf(`bench/${key}`));
@@ -91,6 +92,7 @@
 			},
 			'g b': plain(() => void goto(addressOf('bench'))),
 			'g l': plain(() => void goto(addressOf('library'))),
+			'g c': plain(() => void goto(addressOf('cues'))),
 			n: plain(() => theme.turn()),
 			'?': plain(() => (shortcuts = true)),
 			'Shift+?': plain(() => (shortcuts = true))

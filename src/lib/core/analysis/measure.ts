@@ -22,7 +22,7 @@ const FPS = 120;
 
 /** Samples of one play over some stretches, a stretch after the other. */
 function samplesOf(preset: ShakePreset, seed: number, stretches: readonly Stretch[], into: Float64Array[]): void {
-	const player = new Player([preset], { seed });
+	const player = new Player([preset], { seed, distance: false });
 	player.fire(preset.id, { at: SAMPLE_SOURCE });
 	stretches.forEach(({ from }, s) => {
 		const values = into[s]!;

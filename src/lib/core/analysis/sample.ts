@@ -41,7 +41,7 @@ export function sampleShake(preset: ShakePreset, options: SampleOptions = {}): T
 	const { seconds = naturalLength(preset), fps = 60, seed = 1, strength = 1, stopAt } = options;
 	if (!(fps > 0 && fps < Infinity)) throw new RangeError(`Samples a second must be above 0; it is ${fps}.`);
 	if (!(seconds >= 0 && seconds < Infinity)) throw new RangeError(`Seconds must be 0 or more; it is ${seconds}.`);
-	const player = new Player([preset], { seed });
+	const player = new Player([preset], { seed, distance: false });
 	if (options.rest) player.setRest(...options.rest);
 	const play = player.fire(preset.id, { strength, seed: options.playSeed, at: options.source ?? SAMPLE_SOURCE })!;
 	const count = Math.floor(seconds * fps + 1e-9) + 1;

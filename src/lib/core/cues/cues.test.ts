@@ -298,6 +298,20 @@ describe('the director', () => {
 		expect(felt('everyone')).toEqual([1, 1]);
 	});
 
+	it('goes on with changed cues: what plays goes on, and a state that is on can still end', () => {
+		const lasts = cue({ event: 'run', when: 'lasts' }, { pick: [{ preset: 'b', weight: 1 }] });
+		const director = new Director(kit([lasts]));
+		director.raise({ event: 'run', phase: 'starts' });
+		director.advanceTo(1);
+		director.rewire(kit([{ ...lasts, conditions: { ...lasts.conditions, coolDown: 3 } }]));
+		director.advanceTo(2);
+		expect(director.viewers[0]!.player.offset[0]).toBe(1);
+		director.raise({ event: 'run', phase: 'ends' });
+		director.advanceTo(3);
+		expect(director.viewers[0]!.player.offset[0]).toBe(0);
+		expect(director.engine.looseEnds.size).toBe(0);
+	});
+
 	it('sets game values, which conditions and drives read', () => {
 		const director = new Director(
 			kit([

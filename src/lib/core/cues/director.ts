@@ -7,8 +7,7 @@
  *     director.advance(1 / 60);
  *     director.viewers[0].player.offset;
  */
-import type { Kit } from '../kit/types';
-import { isShake } from '../kit/types';
+import { isShake, type Kit, type ShakePreset } from '../kit/types';
 import { Player } from '../shake/player';
 import type { Play } from '../shake/play';
 import type { Seconds } from '../units/quantities';
@@ -29,7 +28,9 @@ export interface DirectorOptions {
 
 export class Director {
 	readonly viewers: readonly Viewer[];
-	readonly engine: CueEngine;
+	/** Put in place of the one before by `rewire`. */
+	engine: CueEngine;
+	private readonly seed: number;
 	/** Orders of the last step, for display. */
 	readonly done: Order[] = [];
 	private readonly tags = new Map<string, readonly string[]>();
@@ -38,14 +39,33 @@ export class Director {
 	private time: Seconds = 0;
 
 	constructor(kit: Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues'>, options: DirectorOptions = {}) {
-		const seed = options.seed ?? 1;
+		const seed = (this.seed = options.seed ?? 1);
 		this.viewers = (options.viewers ?? ['one']).map((id, i) => ({
 			id,
 			player: new Player(kit.presets, { seed: combine(seed, i), parameters: kit.parameters })
 		}));
 		for (const preset of kit.presets) if (isShake(preset)) this.tags.set(preset.id, preset.tags);
+		this.engine = this.newEngine(kit);
+	}
+
+	private newEngine({ events, cues }: Pick<Kit, 'events' | 'cues'>): CueEngine {
 		const { values } = this.viewers[0]!.player;
-		this.engine = new CueEngine(kit.events, kit.cues, { seed, readValue: (id) => values.get(id) });
+		const engine = new CueEngine(events, cues, { seed: this.seed, readValue: (id) => values.get(id) });
+		engine.advanceTo(this.time, () => undefined);
+		return engine;
+	}
+
+	/** Goes on with changed events and cues: what plays goes on, states that are on stay on. */
+	rewire(wiring: Pick<Kit, 'events' | 'cues'>): void {
+		const before = this.engine;
+		this.engine = this.newEngine(wiring);
+		this.engine.takeOver(before);
+	}
+
+	/** Adds a preset, or puts a changed one in the place of the one with its id. */
+	setPreset(preset: ShakePreset): void {
+		this.tags.set(preset.id, preset.tags);
+		for (const { player } of this.viewers) player.setPreset(preset);
 	}
 
 	get now(): Seconds {

@@ -85,6 +85,11 @@ export class CueEngine {
 		});
 	}
 
+	/** Takes over which states are on from an engine that this one replaces. */
+	takeOver(before: CueEngine): void {
+		for (const state of before.lasting) this.lasting.add(state);
+	}
+
 	get now(): Seconds {
 		return this.time;
 	}

@@ -149,7 +149,7 @@ describe('refusing', () => {
 			/^version is 7; this Dinesis reads up to version 1/
 		],
 		['no name', '{"format":"dinesis-kit","version":1}', /^name is missing/],
-		['a cut off file', demo.slice(0, 3000), /^presets\[0\].*line \d+, column \d+: the text ends here/],
+		['a cut off file', demo.slice(0, 3000), /^events\[\d+\].*line \d+, column \d+: the text ends here/],
 		[
 			'NaN',
 			'{"format":"dinesis-kit","version":1,"name":"x","presets":[{"amount":NaN}]}',

@@ -22,6 +22,8 @@ export interface PlayerOptions {
 	readonly seed?: number;
 	/** The game's values that presets may be driven by. */
 	readonly parameters?: readonly GameParameter[];
+	/** false: everything is felt in full wherever it comes from, as it is tuned. */
+	readonly distance?: boolean;
 }
 
 export interface FireOptions {
@@ -51,6 +53,7 @@ export class Player {
 	private readonly running: Play[] = [];
 	private readonly scratch: Scratch = createScratch();
 	private readonly seed: number;
+	private readonly distance: boolean;
 	private fired = 0;
 	private time: Seconds = 0;
 	private lastOutcome: Outcome = 'unknown';
@@ -68,6 +71,7 @@ export class Player {
 	constructor(presets: readonly (ShakePreset | CarriedPreset)[], options: PlayerOptions = {}) {
 		this.seed = options.seed ?? 1;
 		this.values = new GameValues(options.parameters);
+		this.distance = options.distance ?? true;
 		for (const preset of presets) if (isShake(preset)) this.presets.set(preset.id, preset);
 	}
 
@@ -205,7 +209,7 @@ export class Player {
 	}
 
 	private onItsWay(reach: CompiledReach | null, place: readonly [number, number, number] | undefined): Seconds {
-		if (!reach || !place) return 0;
+		if (!reach || !place || !this.distance) return 0;
 		this.measure(reach, place);
 		return travelTime(reach, this.near[0]!);
 	}
@@ -248,7 +252,7 @@ export class Player {
 			const play = running[i]!;
 			scratch.frame[FACTOR] = play.ducked = ducking ? this.duckOf(play) : 1;
 			const { reach, drives } = play.compiled;
-			if (reach && play.place) {
+			if (reach && play.place && this.distance) {
 				this.measure(reach, play.place);
 				fallOffInPlace(reach, this.near, 0);
 				scratch.frame[FACTOR]! *= play.felt = this.near[0]!;

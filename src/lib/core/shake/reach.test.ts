@@ -65,6 +65,12 @@ describe('reach', () => {
 		expect(player.advanceTo(0.1)[0]).toBe(1);
 	});
 
+	it('does not count where a preset is tuned or measured', () => {
+		const player = createPlayer([level({ reach: { ...reach, travelSpeed: 1 } })], { distance: false });
+		player.fire('p', { at: [0, 0, -9] });
+		expect(player.advanceTo(0.1)[0]).toBe(1);
+	});
+
 	it('what travels arrives later: the way at the trigger counts', () => {
 		const player = createPlayer([level({ reach: { ...reach, full: 1000, edge: 2000, travelSpeed: 340 } })]);
 		player.fire('p', { at: [0, 0, -680] });

@@ -306,7 +306,7 @@ export class BenchState {
 	}
 
 	private newPlayer(presets: readonly ShakePreset[]): Player {
-		const player = createPlayer(presets, { seed: 20 });
+		const player = createPlayer(presets, { seed: 20, distance: false });
 		player.setRest(...GALLERY_REST.position, ...GALLERY_REST.orientation);
 		return player;
 	}

@@ -11,8 +11,8 @@
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { saveText } from '$lib/ui/save-text';
 	import Segments from '$lib/ui/Segments.svelte';
+	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
 	import { Audition } from './audition.svelte';
-	import AuditionWindow from './AuditionWindow.svelte';
 	import FeelChart from './FeelChart.svelte';
 	import { LibraryState } from './library.svelte';
 	import LibraryTable from './LibraryTable.svelte';
@@ -221,7 +221,13 @@
 			{/if}
 		</div>
 		<aside>
-			<AuditionWindow {audition} />
+			<MovingPicture
+				step={(dt) => audition.frame(dt)}
+				playing={() => audition.player.plays.length > 0}
+				time={() => audition.sceneTime}
+				view={audition.preset?.view ?? 'space'}
+				caption={audition.preset?.name ?? 'Point at a preset and it plays here'}
+			/>
 			<div class="about">
 				{#if pointed}
 					<p>{pointed.about || 'No description yet.'}</p>

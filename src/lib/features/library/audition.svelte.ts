@@ -6,7 +6,7 @@ import { createPlayer, type Play, type Player } from '$runtime';
 const HOLD_S = 3;
 
 export class Audition {
-	readonly player: Player = createPlayer([], { seed: 20 });
+	readonly player: Player = createPlayer([], { seed: 20, distance: false });
 	preset = $state.raw<ShakePreset | null>(null);
 	sceneTime = 0;
 	private play: Play | null = null;

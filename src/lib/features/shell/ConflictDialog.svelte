@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { ProjectSession } from '$lib/session/session.svelte';
+	import { WIRING, type ProjectSession } from '$lib/session/session.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 
 	interface Props {
@@ -8,7 +8,8 @@
 	}
 	let { session, oncopied }: Props = $props();
 	const conflict = $derived(session.conflict);
-	const name = $derived(conflict ? (session.preset(conflict.key)?.name ?? conflict.key) : '');
+	const isPreset = $derived(conflict !== null && conflict.key !== WIRING);
+	const name = $derived(conflict && isPreset ? `“${session.preset(conflict.key)?.name ?? conflict.key}”` : 'The cues');
 	const when = $derived(
 		conflict
 			? new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' }).format(
@@ -23,15 +24,17 @@
 	}
 </script>
 
-<Dialog title="Somebody else changed this preset" open={conflict !== null}>
+<Dialog title="Somebody else changed this too" open={conflict !== null}>
 	<p>
-		“{name}” was kept as version {conflict?.theirs.version} at {when}, after you began to change it. Nothing is
-		overwritten until you choose; both stay in the list of versions.
+		{name}
+		{isPreset ? 'was' : 'were'} kept as version {conflict?.theirs.version} at {when}, after you began to change {isPreset
+			? 'it'
+			: 'them'}. Nothing is overwritten until you choose; both stay in the list of versions.
 	</p>
 	<div class="acts">
 		<button class="main" onclick={() => settle('mine')}>Keep mine</button>
 		<button onclick={() => settle('theirs')}>Take theirs</button>
-		<button onclick={() => settle('both')}>Both: mine as a copy</button>
+		{#if isPreset}<button onclick={() => settle('both')}>Both: mine as a copy</button>{/if}
 	</div>
 </Dialog>
 

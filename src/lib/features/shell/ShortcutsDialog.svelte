@@ -13,7 +13,7 @@
 	const everywhere: readonly Shortcut[] = [
 		{ keys: 'Ctrl + K', what: 'The command palette: every command and every preset' },
 		{ keys: 'Ctrl + Z, Ctrl + Shift + Z', what: 'Undo, redo' },
-		{ keys: 'G then B, G then L', what: 'Go to the Bench, to the Library' },
+		{ keys: 'G then B, L, C', what: 'Go to the Bench, the Library, the Cues' },
 		{ keys: 'N', what: 'Night or day' },
 		{
 			keys: 'On a number',

@@ -7,7 +7,7 @@ import {
 	type InferCreationAttributes,
 	type Sequelize
 } from 'sequelize';
-import type { GameEvent, GameParameter, ShakePreset } from '../../core';
+import type { Cue, GameEvent, GameParameter, ShakePreset, Wiring } from '../../core';
 
 export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {
 	declare id: CreationOptional<string>;
@@ -16,6 +16,9 @@ export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreation
 	declare name: string;
 	declare events: GameEvent[];
 	declare parameters: GameParameter[];
+	declare cues: CreationOptional<Cue[]>;
+	/** Counts the saves of events, parameters and cues. */
+	declare wiringVersion: CreationOptional<number>;
 	/** What a kit carries that no room works on yet, kept as it came. */
 	declare carried: Record<string, unknown>;
 	declare createdAt: CreationOptional<Date>;
@@ -48,6 +51,17 @@ export class PresetVersionRow extends Model<
 	declare savedAt: Date;
 }
 
+export class WiringVersionRow extends Model<
+	InferAttributes<WiringVersionRow>,
+	InferCreationAttributes<WiringVersionRow>
+> {
+	declare projectId: string;
+	declare version: number;
+	declare document: Wiring;
+	declare note: string;
+	declare savedAt: Date;
+}
+
 /** Ties the classes to a connection. The column names are those of the migrations. */
 export function defineModels(sequelize: Sequelize): void {
 	const options = { sequelize, underscored: true, timestamps: false } as const;
@@ -59,6 +73,8 @@ export function defineModels(sequelize: Sequelize): void {
 			name: DataTypes.TEXT,
 			events: DataTypes.JSON,
 			parameters: DataTypes.JSON,
+			cues: { type: DataTypes.JSON, defaultValue: [] },
+			wiringVersion: { type: DataTypes.INTEGER, defaultValue: 1 },
 			carried: DataTypes.JSON,
 			createdAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW }
 		},
@@ -88,5 +104,15 @@ export function defineModels(sequelize: Sequelize): void {
 			savedAt: DataTypes.DATE
 		},
 		{ ...options, tableName: 'preset_versions' }
+	);
+	WiringVersionRow.init(
+		{
+			projectId: { type: DataTypes.UUID, primaryKey: true },
+			version: { type: DataTypes.INTEGER, primaryKey: true },
+			document: DataTypes.JSON,
+			note: DataTypes.TEXT,
+			savedAt: DataTypes.DATE
+		},
+		{ ...options, tableName: 'wiring_versions' }
 	);
 }

@@ -1,6 +1,6 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { freeId, isShake, type Kit } from '../../core';
-import { PresetRow, PresetVersionRow, ProjectRow } from '../db/models';
+import { PresetRow, PresetVersionRow, ProjectRow, WiringVersionRow } from '../db/models';
 
 export interface Project {
 	readonly id: string;
@@ -22,7 +22,7 @@ export async function findProject(slug: string): Promise<Project | null> {
 /** Makes a project out of a kit, with everything the kit carries, in one transaction. */
 export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date()): Promise<Project> {
 	const taken = (await ProjectRow.findAll({ attributes: ['slug'] })).map((row) => row.slug);
-	const { format, version, name, events, parameters, presets, ...carried } = kit;
+	const { format, version, name, events, parameters, presets, cues, ...carried } = kit;
 	void format;
 	void version;
 	const shakes = presets.filter(isShake);
@@ -33,6 +33,7 @@ export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date(
 				name,
 				events: [...events],
 				parameters: [...parameters],
+				cues: [...cues],
 				carried: { ...carried, presets: presets.filter((p) => !isShake(p)) },
 				createdAt: now
 			},
@@ -53,6 +54,10 @@ export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date(
 		);
 		await PresetVersionRow.bulkCreate(
 			rows.map((row) => ({ presetId: row.id, version: 1, document: row.document, note: 'as it came', savedAt: now })),
+			{ transaction }
+		);
+		await WiringVersionRow.create(
+			{ projectId: project.id, version: 1, document: { events, parameters, cues }, note: 'as it came', savedAt: now },
 			{ transaction }
 		);
 		return plain(project);

@@ -1,10 +1,11 @@
 /** Every migration in order. They only add and move. */
 import type { QueryInterface } from 'sequelize';
 import * as m0001 from './0001-projects-and-presets';
+import * as m0002 from './0002-wiring';
 
 export interface Migration {
 	readonly name: string;
 	readonly up: (queries: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [m0001];
+export const MIGRATIONS: readonly Migration[] = [m0001, m0002];

@@ -1,11 +1,21 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { CHANNEL_COUNT } from '$lib/core';
+	import { CHANNEL_COUNT, type View } from '$lib/core';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
-	import type { Picture } from '$lib/viewport/picture';
-	import type { Audition } from './audition.svelte';
+	import type { Picture } from './picture';
 
-	let { audition }: { audition: Audition } = $props();
+	interface Props {
+		/** One frame of the display, so many seconds after the last: moves time on and gives the offset. */
+		step: (dt: number) => Float64Array;
+		/** Whether anything plays: where the system asks for less motion the picture stands still unless it does. */
+		playing: () => boolean;
+		/** The scene's time in seconds. */
+		time: () => number;
+		view: View;
+		/** Shown in a corner. */
+		caption: string;
+	}
+	let { step, playing, time, view, caption }: Props = $props();
 	const LONGEST_FRAME = 0.1;
 	let canvas: HTMLCanvasElement;
 	let box: HTMLElement;
@@ -18,7 +28,7 @@
 		let picture: Picture | null = null;
 		let request = 0;
 		let last = performance.now();
-		let shown = 'space';
+		let shown: View = 'space';
 		// The picture starts still where the system asks for less motion; pointing at a row is asking for it.
 		still = matchMedia('(prefers-reduced-motion: reduce)').matches;
 		const rest = new Float64Array(CHANNEL_COUNT);
@@ -26,12 +36,10 @@
 			request = requestAnimationFrame(next);
 			const dt = Math.min(LONGEST_FRAME, Math.max(0, now - last) / 1000);
 			last = now;
-			const idle = still && audition.player.plays.length === 0;
-			const a = idle ? rest : audition.frame(dt);
-			const view = audition.preset?.view ?? 'space';
+			const a = still && !playing() ? rest : step(dt);
 			if (!picture) return;
 			if (view !== shown) picture.show((shown = view));
-			picture.draw({ a, b: null, seam: 1, time: audition.sceneTime, outside: null });
+			picture.draw({ a, b: null, seam: 1, time: time(), outside: null });
 			picture.adapt(dt * 1000);
 		};
 		request = requestAnimationFrame(next);
@@ -60,7 +68,7 @@
 <div class="window" class:ready bind:this={box}>
 	<canvas bind:this={canvas} aria-label="The picture through the camera"></canvas>
 	<span class="centre" aria-hidden="true"></span>
-	<span class="name">{audition.preset ? audition.preset.name : 'Point at a preset and it plays here'}</span>
+	<span class="name">{caption}</span>
 	{#if trouble}<p role="alert">{trouble}</p>{/if}
 </div>
 

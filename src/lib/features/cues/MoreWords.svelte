@@ -1,0 +1,167 @@
+<script lang="ts">
+	/** What a sentence can be lengthened by: conditions, further actions, and what an action may say besides. */
+	import Plus from '@lucide/svelte/icons/plus';
+	import { newPlay, type Cue, type CueAction, type CueConditions, type GameEvent, type PlayAction } from '$lib/core';
+	import Popover from '$lib/ui/Popover.svelte';
+	import type { CuesState } from './cues.svelte';
+
+	let { desk, cue, event }: { desk: CuesState; cue: Cue; event: GameEvent | undefined } = $props();
+
+	const wiring = $derived(desk.session.wiring);
+	const c = $derived(cue.conditions);
+	const first = $derived(cue.actions.findIndex((a) => a.kind === 'play'));
+	const play = $derived(cue.actions[first] as PlayAction | undefined);
+
+	const condition = (label: string, part: Partial<CueConditions>): void =>
+		desk.change(cue.id, label, (q) => ({ ...q, conditions: { ...q.conditions, ...part } }));
+	const add = (label: string, action: CueAction): void =>
+		desk.change(cue.id, label, (q) => ({ ...q, actions: [...q.actions, action] }));
+	const set = (label: string, part: Partial<PlayAction>): void =>
+		desk.change(cue.id, label, (q) => ({
+			...q,
+			actions: q.actions.map((a, i) => (i === first ? ({ ...a, ...part } as CueAction) : a))
+		}));
+	const middle = (min: number, max: number): number => Number((min + (max - min) * 0.2).toPrecision(2));
+
+	interface Offer {
+		readonly group: string;
+		readonly label: string;
+		readonly run: () => void;
+	}
+	const offers = $derived.by<Offer[]>(() => {
+		const list: Offer[] = [];
+		const offer = (group: string, label: string, run: () => void): void => void list.push({ group, label, run });
+		for (const value of event?.values ?? []) {
+			offer('only', `with ${value.id} over …`, () =>
+				condition('Condition', {
+					values: [...c.values, { of: value.id, from: middle(value.min, value.max), to: null }]
+				})
+			);
+			offer('only', `with ${value.id} under …`, () =>
+				condition('Condition', { values: [...c.values, { of: value.id, from: null, to: value.max }] })
+			);
+			if (play)
+				offer('how', `strength by ${value.id}`, () =>
+					set('Strength', {
+						strength: {
+							by: value.id,
+							curve: [
+								{ at: 0, value: 0.2 },
+								{ at: 1, value: 1.5 }
+							]
+						}
+					})
+				);
+		}
+		for (const tag of event?.tags ?? [])
+			if (!c.tags.includes(tag))
+				offer('only', `tagged ${tag}`, () => condition('Condition', { tags: [...c.tags, tag] }));
+		for (const p of wiring.parameters)
+			offer('only', `while ${p.name} is over …`, () =>
+				condition('Condition', { parameters: [...c.parameters, { of: p.id, from: middle(p.min, p.max), to: null }] })
+			);
+		if (c.coolDown === 0) offer('only', 'at most every so often', () => condition('Cool-down', { coolDown: 0.2 }));
+		if (c.chance === 1) offer('only', 'with a chance', () => condition('Chance', { chance: 0.5 }));
+		if (!c.once) offer('only', 'only once', () => condition('Once', { once: true }));
+		if (play) {
+			if (typeof play.strength !== 'number')
+				offer('how', 'one strength for all', () => set('Strength', { strength: 1 }));
+			if (play.delay === 0) offer('how', 'after a delay', () => set('Delay', { delay: 0.2 }));
+			if (play.length !== 'event') offer('how', 'for as long as the event', () => set('Length', { length: 'event' }));
+			if (play.length === null) offer('how', 'for a length of its own', () => set('Length', { length: 1 }));
+			if (play.length !== null) offer('how', 'for the preset’s own length', () => set('Length', { length: null }));
+			if (play.rate === 1) offer('how', 'faster or slower', () => set('Rate', { rate: 1.2 }));
+			if (event?.placed)
+				offer('how', play.fromPlace ? 'alike from everywhere' : 'from where it happened', () =>
+					set('Place', { fromPlace: !play.fromPlace })
+				);
+			offer('how', play.buildUp ? 'each time alike' : 'growing with repetitions', () =>
+				set('Build-up', { buildUp: play.buildUp ? null : { by: 0.25, most: 2, coolDown: 2 } })
+			);
+		}
+		const preset = desk.session.presets[0];
+		if (preset) offer('and', 'play something else too', () => add('Play', newPlay(preset.id)));
+		offer('and', 'stop something', () => add('Stop', { kind: 'stop', what: 'own', cut: false, delay: 0 }));
+		const parameter = wiring.parameters[0];
+		if (parameter)
+			offer('and', 'set a game value', () =>
+				add('Set', { kind: 'set', parameter: parameter.id, to: parameter.max, delay: 0 })
+			);
+		const other = wiring.events.find((e) => e.id !== cue.event && e.kind === 'moment');
+		if (other) offer('and', 'raise another event', () => add('Raise', { kind: 'raise', event: other.id, delay: 0 }));
+		return list;
+	});
+	const GROUPS = [
+		{ id: 'only', label: 'Only' },
+		{ id: 'how', label: 'How it plays' },
+		{ id: 'and', label: 'And also' }
+	] as const;
+</script>
+
+<Popover label="Say more" title="Conditions, how it plays, further actions">
+	{#snippet button()}<span class="plus"><Plus size={13} /></span>{/snippet}
+	{#snippet children(close)}
+		<div class="groups">
+			{#each GROUPS as group (group.id)}
+				<section>
+					<h4>{group.label}</h4>
+					{#each offers.filter((o) => o.group === group.id) as offer (offer.label)}
+						<button
+							onclick={() => {
+								close();
+								offer.run();
+							}}>{offer.label}</button
+						>
+					{/each}
+				</section>
+			{/each}
+		</div>
+	{/snippet}
+</Popover>
+
+<style>
+	.plus {
+		display: inline-grid;
+		place-items: center;
+		width: 20px;
+		height: 20px;
+		border: 1px dashed var(--rule-strong);
+		border-radius: 50%;
+		color: var(--lamp-text);
+		vertical-align: -4px;
+		cursor: pointer;
+	}
+	.plus:hover {
+		border-color: var(--lamp);
+		background: var(--lamp-wash);
+	}
+	.groups {
+		display: grid;
+		grid-template-columns: repeat(3, auto);
+		gap: 10px;
+		padding: 4px;
+	}
+	h4 {
+		margin: 0 0 3px 8px;
+		font-size: 12px;
+		color: var(--ink-2);
+		font-weight: 600;
+	}
+	section {
+		display: grid;
+		align-content: start;
+	}
+	button {
+		border: 0;
+		border-radius: 5px;
+		background: none;
+		text-align: left;
+		padding: 3px 8px;
+		cursor: pointer;
+		white-space: nowrap;
+		font-size: 13px;
+	}
+	button:hover {
+		background: var(--lamp-wash);
+	}
+</style>

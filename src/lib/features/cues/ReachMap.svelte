@@ -1,0 +1,243 @@
+<script lang="ts">
+	/** Seen from above: the listener, where it happened, and how far it is felt. Drag the place, or the circles. */
+	import { fallOff, type Reach, type ShakePreset } from '$lib/core';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import type { CuesState } from './cues.svelte';
+
+	let { desk, preset }: { desk: CuesState; preset: ShakePreset | undefined } = $props();
+
+	const [W, H] = [330, 190];
+	const FRESH: Reach = { full: 3, edge: 20, falloff: 'smooth', listener: 'camera', travelSpeed: null };
+	const reach = $derived(preset?.reach ?? null);
+	const [x, , z] = $derived(desk.source);
+	const distance = $derived(Math.hypot(x, desk.source[1] - 1.62, z));
+	const left = $derived(reach ? fallOff(reach, distance) : 1);
+	/** Metres from the middle to the upper edge: so that everything is on the map, in steady steps. */
+	const span = $derived.by(() => {
+		const wanted = Math.max(8, distance * 1.25, (reach?.edge ?? 0) * 1.05);
+		return [10, 20, 40, 80, 160, 400, 1000, 3000, 10000].find((s) => s >= wanted) ?? 20000;
+	});
+	const k = $derived(H / 2 / span);
+	const sx = $derived(W / 2 + x * k);
+	const sy = $derived(H / 2 + z * k);
+	let map: SVGSVGElement | undefined = $state();
+	let held: 'place' | 'full' | 'edge' | null = null;
+
+	function setReach(part: Partial<Reach> | null, done: boolean) {
+		if (!preset) return;
+		const next = part && { ...(preset.reach ?? FRESH), ...part };
+		if (next && next.edge < next.full) next.edge = next.full;
+		desk.session.change(preset.id, 'Reach', (p) => ({ ...(p as ShakePreset), reach: next }), 'reach');
+		if (done) desk.session.seal();
+	}
+	const clean = (v: number): number => Number(v.toPrecision(3));
+	function drag(event: PointerEvent) {
+		if (!held || !map) return;
+		const rect = map.getBoundingClientRect();
+		const px = (((event.clientX - rect.left) / rect.width) * W - W / 2) / k;
+		const pz = (((event.clientY - rect.top) / rect.height) * H - H / 2) / k;
+		if (held === 'place') desk.source = [clean(px), desk.source[1], clean(pz)];
+		else setReach({ [held]: clean(Math.max(0.1, Math.hypot(px - x, pz - z))) }, false);
+	}
+	function drop() {
+		if (held && held !== 'place') desk.session.seal();
+		held = null;
+	}
+	function keys(event: KeyboardEvent) {
+		const by = (event.shiftKey ? 5 : 1) * (span / 40);
+		const dx = event.key === 'ArrowRight' ? by : event.key === 'ArrowLeft' ? -by : 0;
+		const dz = event.key === 'ArrowDown' ? by : event.key === 'ArrowUp' ? -by : 0;
+		if (!dx && !dz) return;
+		event.preventDefault();
+		desk.source = [clean(x + dx), desk.source[1], clean(z + dz)];
+	}
+</script>
+
+<section aria-label="Where it is felt">
+	<header>
+		<h2>Where it is felt</h2>
+		<span
+			>{distance < 100 ? distance.toFixed(1) : distance.toFixed(0)} m → <b>{left.toFixed(2)}</b> of full strength</span
+		>
+	</header>
+	<!-- svelte-ignore a11y_no_static_element_interactions -->
+	<svg bind:this={map} viewBox="0 0 {W} {H}" onpointermove={drag} onpointerup={drop} onpointercancel={drop}>
+		<rect width={W} height={H} class="sea" />
+		<path
+			class="rock"
+			d="M{W / 2 - 9 * k} {H / 2 + 2 * k}q{2 * k} {-9 * k} {9 * k} {-8 * k}t{10 * k} {5 * k}t{-3 * k} {9 * k}t{-12 *
+				k} {1 * k}z"
+		/>
+		{#if reach}
+			<circle class="edge" cx={sx} cy={sy} r={reach.edge * k} />
+			<circle class="full" cx={sx} cy={sy} r={reach.full * k} />
+			{#each ['full', 'edge'] as const as which (which)}
+				<circle
+					class="grip"
+					cx={sx + reach[which] * k}
+					cy={sy}
+					r="5"
+					role="presentation"
+					onpointerdown={(e) => {
+						held = which;
+						map?.setPointerCapture(e.pointerId);
+					}}
+				/>
+			{/each}
+		{/if}
+		<line class="way" x1={W / 2} y1={H / 2} x2={sx} y2={sy} />
+		<path class="listener" d="M{W / 2} {H / 2 - 8}l6 14l-6 -4l-6 4z" />
+		<circle
+			class="place"
+			cx={sx}
+			cy={sy}
+			r="6"
+			role="slider"
+			tabindex="0"
+			aria-label="Where it happens: {x} m aside, {-z} m ahead"
+			aria-valuenow={distance}
+			onpointerdown={(e) => {
+				held = 'place';
+				map?.setPointerCapture(e.pointerId);
+			}}
+			onkeydown={keys}
+		/>
+		<text x="6" y={H - 6}>{span} m to the edge · drag where it happens</text>
+	</svg>
+	{#if preset}
+		<p>
+			{#if reach}
+				“{preset.name}” is full up to
+				<NumberField
+					look="inline"
+					label=""
+					name="Full up to"
+					unit="m"
+					value={reach.full}
+					min={0}
+					max={100000}
+					step={0.05}
+					onchange={(full, done) => setReach({ full }, done)}
+				/>
+				and gone by
+				<NumberField
+					look="inline"
+					label=""
+					name="Gone by"
+					unit="m"
+					value={reach.edge}
+					min={0}
+					max={100000}
+					step={0.05}
+					onchange={(edge, done) => setReach({ edge }, done)}
+				/>, {reach.travelSpeed ? 'arriving at' : 'at once'}
+				{#if reach.travelSpeed}
+					<NumberField
+						look="inline"
+						label=""
+						name="Arrives at"
+						unit="m/s"
+						value={reach.travelSpeed}
+						min={0.1}
+						max={1000000}
+						step={1}
+						onchange={(travelSpeed, done) => setReach({ travelSpeed }, done)}
+					/>
+				{/if}
+				<button onclick={() => setReach({ travelSpeed: reach.travelSpeed ? null : 340 }, true)}
+					>{reach.travelSpeed ? 'at once instead' : 'let it travel'}</button
+				>
+				<button onclick={() => setReach(null, true)}>alike everywhere</button>
+			{:else}
+				“{preset.name}” is felt alike everywhere. <button onclick={() => setReach({}, true)}>Give it a reach</button>
+			{/if}
+		</p>
+	{/if}
+</section>
+
+<style>
+	section {
+		background: var(--sheet);
+		border: 1px solid var(--rule-strong);
+		border-radius: var(--radius);
+		padding: 7px 10px 6px;
+	}
+	header {
+		display: flex;
+		justify-content: space-between;
+		align-items: baseline;
+		font-size: 12px;
+		color: var(--ink-2);
+	}
+	h2 {
+		font-size: 14.5px;
+		color: var(--ink);
+	}
+	svg {
+		display: block;
+		width: 100%;
+		border-radius: 5px;
+		margin: 4px 0;
+		touch-action: none;
+	}
+	.sea {
+		fill: var(--sea);
+	}
+	.rock {
+		fill: var(--rock);
+		stroke: var(--rule-strong);
+	}
+	.edge,
+	.full {
+		fill: var(--lamp-light);
+		fill-opacity: 0.22;
+		stroke: var(--lamp);
+		stroke-dasharray: 4 4;
+		pointer-events: none;
+	}
+	.full {
+		fill-opacity: 0.4;
+		stroke-dasharray: none;
+	}
+	.grip {
+		fill: var(--sheet);
+		stroke: var(--lamp);
+		stroke-width: 1.5;
+		cursor: ew-resize;
+	}
+	.way {
+		stroke: var(--ink-2);
+		stroke-dasharray: 2 3;
+	}
+	.listener {
+		fill: var(--ink);
+	}
+	.place {
+		fill: var(--lamp);
+		stroke: var(--sheet);
+		stroke-width: 2;
+		cursor: grab;
+	}
+	text {
+		font-size: 11px;
+		fill: var(--ink-2);
+	}
+	p {
+		margin: 0;
+		font-size: 12.5px;
+		line-height: 1.6;
+		color: var(--ink-2);
+	}
+	p :global(.label) {
+		display: none !important;
+	}
+	button {
+		border: 0;
+		border-bottom: 1px dotted var(--lamp);
+		background: none;
+		color: var(--lamp-text);
+		cursor: pointer;
+		padding: 0;
+		font-size: 12px;
+	}
+</style>

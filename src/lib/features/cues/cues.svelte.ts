@@ -1,0 +1,163 @@
+/** The Cues room's state: the director behind the window, what each cue is tried with, and where it comes from. */
+import {
+	checkCue,
+	type Cue,
+	type CueFinding,
+	type GameEvent,
+	type Seconds,
+	type ShakePreset,
+	type Wired
+} from '$lib/core';
+import { Director, type Occurrence, type Order } from '$runtime';
+import type { ProjectSession } from '$lib/session/session.svelte';
+import { GALLERY_REST } from '$lib/viewport/rests';
+
+const LONGEST_FRAME: Seconds = 0.1;
+/** How many numbers of an event are remembered, to be marked on its curve. */
+const REMEMBERED = 8;
+
+export class CuesState {
+	readonly director: Director;
+	/** The cue whose curve and map are shown. */
+	chosen = $state('');
+	/** What cues are tried with: a number for each of an event's, by event and number. */
+	tries = $state.raw<Readonly<Record<string, number>>>({});
+	/** Where events with a place are raised. */
+	source = $state.raw<readonly [number, number, number]>([3, 1.6, -6]);
+	/** Cues that did something just now. */
+	lit = $state.raw<ReadonlySet<string>>(new Set());
+	/** States that are held. */
+	held = $state.raw<ReadonlySet<string>>(new Set());
+	/** The last numbers that each event came with. */
+	seen = $state.raw<Readonly<Record<string, readonly number[]>>>({});
+	/** What was handed out last, newest first. */
+	log = $state.raw<readonly string[]>([]);
+	sceneTime: Seconds = 0;
+	private readonly lastDone = new Map<string, Seconds>();
+	private stopListening: () => void;
+
+	constructor(readonly session: ProjectSession) {
+		this.director = new Director({ ...session.wiring, presets: session.presets }, { seed: 20 });
+		for (const { player } of this.director.viewers)
+			player.setRest(...GALLERY_REST.position, ...GALLERY_REST.orientation);
+		this.stopListening = session.onChange((preset) => this.director.setPreset(preset));
+	}
+
+	/** Game values as they stand, by id: those that are not set are at rest. */
+	private values = $state.raw<Readonly<Record<string, number>>>({});
+
+	valueNow(id: string): number {
+		return this.values[id] ?? this.session.wiring.parameters.find((p) => p.id === id)?.rest ?? 0;
+	}
+
+	setValue(id: string, value: number): void {
+		this.values = { ...this.values, [id]: value };
+		this.director.set(id, value);
+	}
+
+	dispose(): void {
+		this.stopListening();
+	}
+
+	/** What cues are judged against: presets that are in use only. */
+	get wired(): Wired {
+		return { ...this.session.wiring, presets: this.session.presets };
+	}
+
+	readonly findings = $derived.by(() => {
+		const { wired } = this;
+		const found = new Map<string, readonly CueFinding[]>();
+		for (const cue of wired.cues) {
+			const list = checkCue(cue, wired);
+			if (list.length > 0) found.set(cue.id, list);
+		}
+		return found;
+	});
+
+	readonly chosenCue = $derived.by(() => {
+		const { cues } = this.session.wiring;
+		return cues.find((cue) => cue.id === this.chosen) ?? cues[0];
+	});
+
+	event(id: string): GameEvent | undefined {
+		return this.session.wiring.events.find((event) => event.id === id);
+	}
+
+	preset(id: string): ShakePreset | undefined {
+		return this.session.order.includes(id) ? this.session.preset(id) : undefined;
+	}
+
+	/** What an event's number is tried with: two thirds of its range until one says otherwise. */
+	tried(event: GameEvent, value: string): number {
+		const range = event.values.find((v) => v.id === value);
+		if (!range) return 0;
+		return this.tries[`${event.id} ${value}`] ?? Number((range.min + ((range.max - range.min) * 2) / 3).toPrecision(2));
+	}
+
+	tryWith(event: string, value: string, given: number): void {
+		this.tries = { ...this.tries, [`${event} ${value}`]: given };
+	}
+
+	/** Raises a cue's event as it would come from the game; a state starts, and ends when it is let go. */
+	raise(event: GameEvent, phase: Occurrence['phase']): void {
+		const values = Object.fromEntries(event.values.map(({ id }) => [id, this.tried(event, id)]));
+		this.director.raise({
+			event: event.id,
+			phase,
+			values,
+			tags: event.tags,
+			place: event.placed ? this.source : undefined,
+			key: 'tried'
+		});
+		const first = event.values[0];
+		if (first && phase !== 'ends')
+			this.seen = {
+				...this.seen,
+				[event.id]: [values[first.id]!, ...(this.seen[event.id] ?? [])].slice(0, REMEMBERED)
+			};
+		if (phase === 'happens') return;
+		const held = new Set(this.held);
+		if (phase === 'starts') held.add(event.id);
+		else held.delete(event.id);
+		this.held = held;
+	}
+
+	stopAll(): void {
+		for (const { player } of this.director.viewers) player.stopAll();
+		for (const id of this.held) {
+			const event = this.event(id);
+			if (event) this.raise(event, 'ends');
+		}
+	}
+
+	/** One frame of the display. */
+	frame(real: Seconds): Float64Array {
+		const dt = Math.min(real, LONGEST_FRAME);
+		this.sceneTime += dt;
+		this.director.advance(dt);
+		const { done, now } = this.director;
+		for (const order of done) {
+			this.lastDone.set(order.cue, now);
+			this.log = [this.say(order), ...this.log].slice(0, 6);
+		}
+		const lit = [...this.lastDone].filter(([, at]) => now - at < 0.8).map(([cue]) => cue);
+		if (lit.length !== this.lit.size || lit.some((cue) => !this.lit.has(cue))) this.lit = new Set(lit);
+		return this.director.viewers[0]!.player.offset;
+	}
+
+	private say(order: Order): string {
+		if (order.kind === 'play')
+			return `${this.session.preset(order.preset)?.name ?? order.preset} at ${order.strength.toFixed(2)}`;
+		if (order.kind === 'set') return `${order.parameter} set to ${order.to}`;
+		return `stop ${typeof order.what === 'string' ? order.what : Object.values(order.what)[0]}`;
+	}
+
+	change(id: string, label: string, recipe: (cue: Cue) => Cue, mark: string | null = null, done = true): void {
+		this.session.rewire(
+			label,
+			(w) => ({ ...w, cues: w.cues.map((cue) => (cue.id === id ? recipe(cue) : cue)) }),
+			mark && `${id} ${mark}`
+		);
+		if (done) this.session.seal();
+	}
+}

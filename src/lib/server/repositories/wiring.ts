@@ -1,0 +1,55 @@
+/** A project's wiring: its events, game values and cues, saved as ever new versions. */
+import type { Sequelize } from 'sequelize';
+import type { Wiring } from '../../core';
+import { ProjectRow, WiringVersionRow } from '../db/models';
+
+export interface StoredWiring {
+	readonly version: number;
+	readonly savedAt: string;
+	readonly document: Wiring;
+}
+
+export type WiringSaved =
+	| { readonly state: 'saved'; readonly version: number; readonly savedAt: string }
+	| { readonly state: 'stale'; readonly theirs: StoredWiring };
+
+/** Null when there is no such project. */
+export async function findWiring(projectId: string): Promise<StoredWiring | null> {
+	const row = await ProjectRow.findByPk(projectId);
+	if (!row) return null;
+	const { wiringVersion: version, events, parameters, cues } = row;
+	const saved = await WiringVersionRow.findOne({ where: { projectId, version } });
+	return {
+		version,
+		savedAt: (saved?.savedAt ?? row.createdAt).toISOString(),
+		document: { events, parameters, cues }
+	};
+}
+
+/** Saves a new version if `base` is the newest; otherwise nothing changes and the newest comes back. */
+export async function saveWiring(
+	sequelize: Sequelize,
+	projectId: string,
+	base: number,
+	document: Wiring,
+	note = '',
+	now = new Date()
+): Promise<WiringSaved> {
+	const version = base + 1;
+	const saved = await sequelize.transaction(async (transaction) => {
+		const [count] = await ProjectRow.update(
+			{
+				events: [...document.events],
+				parameters: [...document.parameters],
+				cues: [...document.cues],
+				wiringVersion: version
+			},
+			{ where: { id: projectId, wiringVersion: base }, transaction }
+		);
+		if (count === 0) return false;
+		await WiringVersionRow.create({ projectId, version, document, note, savedAt: now }, { transaction });
+		return true;
+	});
+	if (saved) return { state: 'saved', version, savedAt: now.toISOString() };
+	return { state: 'stale', theirs: (await findWiring(projectId))! };
+}
