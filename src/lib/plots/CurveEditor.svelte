@@ -142,7 +142,7 @@
 	<svg aria-hidden="true">
 		{#each [0.25, 0.5, 0.75] as at (at)}<line x1={xOf(at)} x2={xOf(at)} y1="0" y2={height} />{/each}
 		<line x1="0" x2={width} y1={yOf(1)} y2={yOf(1)} class="one" />
-		<path class="fill" d="{path}L{xOf(1)} {yOf(0)}L{xOf(0)} {yOf(0)}Z" />
+		{#if path}<path class="fill" d="{path}L{xOf(1)} {yOf(0)}L{xOf(0)} {yOf(0)}Z" />{/if}
 		<path d={path} />
 		{#if slope && points[chosen]}
 			<line

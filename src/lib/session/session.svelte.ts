@@ -163,6 +163,22 @@ export class ProjectSession {
 		return this.documents[WIRING] as Wiring;
 	}
 
+	/** The cues that play or stop a preset, by their place in the list. */
+	usesOf(key: string): number[] {
+		return this.wiring.cues.flatMap((cue, i) =>
+			cue.actions.some(
+				(action) =>
+					(action.kind === 'play' && action.pick.some((p) => p.preset === key)) ||
+					(action.kind === 'stop' &&
+						typeof action.what === 'object' &&
+						'preset' in action.what &&
+						action.what.preset === key)
+			)
+				? [i + 1]
+				: []
+		);
+	}
+
 	/** Changes the wiring as one undoable step; marks as in `change`. */
 	rewire(label: string, recipe: (wiring: Wiring) => Wiring, mark: string | null = null): void {
 		const changed = this.history.change(
@@ -239,7 +255,9 @@ export class ProjectSession {
 			redo: () => void this.putAway(present, true)
 		});
 		this.showLabels();
-		this.say(`${what} ${present.length === 1 ? 'is' : 'are'} retired.`, {
+		const cues = new Set(present.flatMap((key) => this.usesOf(key))).size;
+		const used = cues > 0 ? ` ${cues === 1 ? 'A cue points' : `${cues} cues point`} there and will do nothing.` : '';
+		this.say(`${what} ${present.length === 1 ? 'is' : 'are'} retired.${used}`, {
 			label: 'Bring back',
 			run: () => void this.putAway(present, false)
 		});

@@ -168,7 +168,15 @@
 		<BenchHead {session} {bench} {preset} {onopen} />
 		<main>
 			<BenchWindow {bench} {preset} {shows} {still} />
-			<Sheet bind:this={sheet} {bench} {preset} worker={session.worker} shelf={session.shelf} onchange={change} />
+			<Sheet
+				bind:this={sheet}
+				{bench}
+				{preset}
+				worker={session.worker}
+				shelf={session.shelf}
+				parameters={session.wiring.parameters}
+				onchange={change}
+			/>
 			<Strip {bench} {preset} onchange={change} />
 			<Keys {session} {bench} {presetKey} {onopen} />
 		</main>

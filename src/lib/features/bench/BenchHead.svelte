@@ -20,6 +20,8 @@
 	}
 	let { session, bench, preset, onopen }: Props = $props();
 
+	const uses = $derived(session.usesOf(preset.id));
+	const said = $derived(`cue ${uses.join(', ')}`);
 	const others = $derived(session.othersAt(preset.id));
 </script>
 
@@ -28,6 +30,9 @@
 	<VersionsMenu {session} {preset} />
 	<p class="where">
 		{session.project.name} · shake, {preset.timing.mode === 'burst' ? 'burst' : 'until stopped'}
+		{#if uses.length > 0}· <a href="/{session.project.slug}/cues" title="A change here is felt there: {said}"
+				>in {uses.length === 1 ? 'one cue' : `${uses.length} cues`}</a
+			>{/if}
 		{#if others > 0}<strong>· open in {others === 1 ? 'another tab' : `${others} other tabs`}</strong>{/if}
 	</p>
 	<div class="tools">

@@ -1,6 +1,15 @@
 <script lang="ts">
 	/** The sheet's second page: how a preset is played, rather than what it does. */
-	import { LIMITS, OVERLAP_RULES, type CurvePoint, type OverlapRule, type ShakePreset, type Space } from '$lib/core';
+	import {
+		LIMITS,
+		OVERLAP_RULES,
+		type CurvePoint,
+		type Drive,
+		type GameParameter,
+		type OverlapRule,
+		type ShakePreset,
+		type Space
+	} from '$lib/core';
 	import CurveEditor from '$lib/plots/CurveEditor.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -8,9 +17,11 @@
 
 	interface Props {
 		preset: ShakePreset;
+		/** The game's values, which may drive it. */
+		parameters: readonly GameParameter[];
 		onchange: (label: string, recipe: (preset: ShakePreset) => ShakePreset, mark: string, done: boolean) => void;
 	}
-	let { preset, onchange }: Props = $props();
+	let { preset, parameters, onchange }: Props = $props();
 
 	const RULES: Readonly<Record<OverlapRule, string>> = {
 		stack: 'add another',
@@ -30,6 +41,27 @@
 		onchange(label, (p) => ({ ...p, ...part }), label, done);
 	const time = (label: string, part: Partial<ShakePreset['timing']>, done = true): void =>
 		onchange(label, (p) => ({ ...p, timing: { ...p.timing, ...part } }), label, done);
+	function setDrive(i: number, part: Partial<Drive>, label = 'Drive', done = true) {
+		set(label, { drives: preset.drives.map((d, k) => (k === i ? { ...d, ...part } : d)) }, done);
+	}
+	const addDrive = (): void =>
+		set('Drive', {
+			drives: [
+				...preset.drives,
+				{
+					parameter: parameters[0]!.id,
+					to: 'amount',
+					curve: [
+						{ at: 0, value: 0.5 },
+						{ at: 1, value: 1.5 }
+					]
+				}
+			]
+		});
+	const endsOf = (id: string): readonly [string, string] => {
+		const p = parameters.find((q) => q.id === id);
+		return p ? [`${p.name} ${p.min}`, `${p.max}`] : ['least', 'most'];
+	};
 	/** Full, then dying away: a curve that shows at once what it does. */
 	const FRESH_LIFE: readonly CurvePoint[] = [
 		{ at: 0, value: 1 },
@@ -229,6 +261,46 @@
 			/>
 		</div>
 	{/if}
+	{#each preset.drives as drive, i (i)}
+		<span>driven by</span>
+		<div>
+			<select
+				aria-label="Game value"
+				value={drive.parameter}
+				onchange={(e) => setDrive(i, { parameter: e.currentTarget.value })}
+			>
+				{#each parameters as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
+				{#if !parameters.some((p) => p.id === drive.parameter)}<option value={drive.parameter}
+						>{drive.parameter}, which is gone</option
+					>{/if}
+			</select>
+			<Segments
+				small
+				label="What it multiplies"
+				value={drive.to}
+				options={[
+					{ value: 'amount', label: 'amount' },
+					{ value: 'rate', label: 'rate' }
+				]}
+				onchange={(to: Drive['to']) => setDrive(i, { to })}
+			/>
+			<button onclick={() => set('Drive', { drives: preset.drives.filter((_, k) => k !== i) })}>take it out</button>
+		</div>
+		<span></span>
+		<CurveEditor
+			label="By {drive.parameter}"
+			points={drive.curve}
+			top={Math.max(2, ...drive.curve.map((p) => p.value))}
+			ends={endsOf(drive.parameter)}
+			onchange={(curve, what, done) => setDrive(i, { curve }, what, done)}
+		/>
+	{/each}
+	{#if parameters.length > 0}
+		<span>{preset.drives.length === 0 ? 'driven by' : ''}</span>
+		<div>
+			<button onclick={addDrive}>+ a game value, such as {parameters[0]!.name.toLowerCase()}</button>
+		</div>
+	{/if}
 	<span>made for</span>
 	<div>
 		<Segments
@@ -317,6 +389,7 @@
 		margin: 0;
 	}
 	input:not([type='checkbox']),
+	select,
 	textarea {
 		border: 1px solid var(--rule-strong);
 		border-radius: 6px;
@@ -324,5 +397,12 @@
 		padding: 2px 7px;
 		min-width: 0;
 		resize: none;
+	}
+	button {
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 0 8px;
+		cursor: pointer;
 	}
 </style>

@@ -8,6 +8,7 @@
 		layerName,
 		newLayer,
 		type Channel,
+		type GameParameter,
 		type Layer,
 		type ShakePreset
 	} from '$lib/core';
@@ -28,9 +29,11 @@
 		preset: ShakePreset;
 		worker: MotionWorker;
 		shelf: Shelf;
+		/** The game's values, which may drive a preset. */
+		parameters: readonly GameParameter[];
 		onchange: (label: string, recipe: (preset: ShakePreset) => ShakePreset, mark: string, done: boolean) => void;
 	}
-	let { bench, preset, worker, shelf, onchange }: Props = $props();
+	let { bench, preset, worker, shelf, parameters, onchange }: Props = $props();
 
 	const PAGES = [
 		{ id: 'played', label: 'Played', about: 'How it is played: again, priority, axes, life, tags' },
@@ -126,9 +129,13 @@
 	</div>
 
 	{#if page === 'played'}
-		{#await import('./HowPlayed.svelte') then { default: HowPlayed }}<HowPlayed {preset} {onchange} />{/await}
+		{#await import('./HowPlayed.svelte') then { default: HowPlayed }}<HowPlayed
+				{preset}
+				{parameters}
+				{onchange}
+			/>{/await}
 	{:else if page === 'trying'}
-		{#await import('./Trying.svelte') then { default: Trying }}<Trying {bench} {preset} />{/await}
+		{#await import('./Trying.svelte') then { default: Trying }}<Trying {bench} {preset} {parameters} />{/await}
 	{:else if page === 'vary'}
 		{#await import('./Neighbours.svelte') then { default: Neighbours }}
 			<Neighbours {bench} {preset} {worker} {onchange} />

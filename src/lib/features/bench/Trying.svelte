@@ -1,13 +1,19 @@
 <script lang="ts">
 	/** The sheet's page for trying: what is set here is of the moment and no part of the preset. */
-	import { channelsOf, unitOf, type Channel, type ShakePreset } from '$lib/core';
+	import { channelsOf, unitOf, type Channel, type GameParameter, type ShakePreset } from '$lib/core';
 	import InkSample from '$lib/plots/InkSample.svelte';
 	import { inkOf } from '$lib/plots/inks';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { paperLength, type BenchState } from './bench.svelte';
 
-	let { bench, preset }: { bench: BenchState; preset: ShakePreset } = $props();
+	interface Props {
+		bench: BenchState;
+		preset: ShakePreset;
+		parameters: readonly GameParameter[];
+	}
+	let { bench, preset, parameters }: Props = $props();
+	const driving = $derived(parameters.filter((p) => preset.drives.some((d) => d.parameter === p.id)));
 
 	/** A ceiling to begin with: what would already be much. */
 	const begin = (channel: Channel): number => {
@@ -89,6 +95,23 @@
 		{#if bench.loop}<button onclick={() => bench.setLoop(null)}>no more</button>
 		{:else}<small>or drag with Shift on the strip’s ruler</small>{/if}
 	</div>
+	{#if driving.length > 0}
+		<span>game values</span>
+		<div>
+			{#each driving as p (p.id)}
+				<NumberField
+					look="inline"
+					label={p.name}
+					value={bench.valueNow(p.id)}
+					min={p.min}
+					max={p.max}
+					step={(p.max - p.min) / 200}
+					reset={p.rest}
+					onchange={(v) => bench.setValue(p.id, v)}
+				/>
+			{/each}
+		</div>
+	{/if}
 	{#if preset.view === 'space'}
 		<span>comes from</span>
 		<div>

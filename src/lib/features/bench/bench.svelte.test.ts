@@ -30,6 +30,7 @@ function bench(presets: ShakePreset[] = [thud, hum]) {
 	};
 	const session = {
 		project: { slug: 'harbour' },
+		wiring: { events: [], cues: [], parameters: [{ id: 'cold', name: 'Cold', min: 0, max: 1, rest: 0 }] },
 		presets: list,
 		preset: (key: string) => list.find((p) => p.id === key),
 		change: (key: string, _: string, recipe: (p: ShakePreset) => ShakePreset) =>
@@ -235,6 +236,26 @@ describe('what is seen', () => {
 		expect(Math.abs(state.offset[1]!)).toBeLessThan(0.001);
 		state.setCeilings({});
 		expect(state.offset[1]).toBe(state.player.offset[1]);
+	});
+
+	it('game values drive what is driven by them, in A and in B', () => {
+		const curve = [
+			{ at: 0, value: 1 },
+			{ at: 1, value: 3 }
+		];
+		const driven = { ...hum, drives: [{ parameter: 'cold', to: 'amount' as const, curve }] };
+		const { state, run } = bench([thud, driven]);
+		state.choose('hum');
+		state.fire('hum');
+		run(0.4);
+		const before = state.offset[1]!;
+		state.setValue('cold', 1);
+		state.step(0);
+		expect(state.valueNow('cold')).toBe(1);
+		expect(state.offset[1]).toBeCloseTo(3 * before, 9);
+		state.hold(driven);
+		expect(state.otherOffset[1]).toBeCloseTo(3 * before, 9);
+		state.hold(null);
 	});
 
 	it('layers heard alone, or a neighbour in the preset’s place', () => {

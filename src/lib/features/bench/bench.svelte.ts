@@ -242,6 +242,19 @@ export class BenchState {
 		this.retune();
 	}
 
+	/** Game values as they stand here, for presets that are driven by them; at rest until they are set. */
+	private values = $state.raw<Readonly<Record<string, number>>>({});
+
+	valueNow(id: string): number {
+		return this.values[id] ?? this.session.wiring.parameters.find((p) => p.id === id)?.rest ?? 0;
+	}
+
+	setValue(id: string, value: number): void {
+		this.values = { ...this.values, [id]: value };
+		for (const player of [this.player, this.twin]) player?.values.set(id, value);
+		if (this.paused) this.refresh();
+	}
+
 	setCeilings(ceilings: Ceilings): void {
 		this.ceilings = ceilings;
 		this.limits = compileCeilings(ceilings);
@@ -262,6 +275,7 @@ export class BenchState {
 		if (!this.other) return;
 		const kept = this.other;
 		this.twin = this.newPlayer(this.session.presets.map((p) => (p.id === this.open ? kept : p)));
+		for (const [id, value] of Object.entries(this.values)) this.twin.values.set(id, value);
 		this.twin.advanceTo(this.player.now);
 		for (const play of this.player.plays) this.mirror(play);
 		this.twin.advanceTo(this.player.now);
@@ -306,7 +320,7 @@ export class BenchState {
 	}
 
 	private newPlayer(presets: readonly ShakePreset[]): Player {
-		const player = createPlayer(presets, { seed: 20, distance: false });
+		const player = createPlayer(presets, { seed: 20, distance: false, parameters: this.session.wiring.parameters });
 		player.setRest(...GALLERY_REST.position, ...GALLERY_REST.orientation);
 		return player;
 	}

@@ -94,7 +94,7 @@
 		<caption>Events: what happens in the game <button onclick={addEvent}><Plus size={13} /> event</button></caption>
 		<thead>
 			<tr
-				><th>name</th><th>is sent as</th><th>kind</th><th>place</th><th>carries</th><th>tags</th><th>cues</th><th
+				><th>name, and what the game sends</th><th>kind</th><th>place</th><th>carries</th><th>tags</th><th>cues</th><th
 				></th></tr
 			>
 		</thead>
@@ -108,9 +108,8 @@
 							maxlength="120"
 							onchange={(e) =>
 								e.currentTarget.value.trim() && setEvent(event.id, 'Name', { name: e.currentTarget.value.trim() })}
-						/></td
+						/><code>{event.id}</code></td
 					>
-					<td><code>{event.id}</code></td>
 					<td>
 						<Segments
 							small
@@ -219,7 +218,7 @@
 				</tr>
 			{:else}
 				<tr
-					><td colspan="8" class="none">No event yet: a landing, a blow, a closing door. Each may carry numbers.</td
+					><td colspan="7" class="none">No event yet: a landing, a blow, a closing door. Each may carry numbers.</td
 					></tr
 				>
 			{/each}
@@ -231,7 +230,7 @@
 				><Plus size={13} /> value</button
 			></caption
 		>
-		<thead><tr><th>name</th><th>is sent as</th><th>range</th><th>at rest</th><th></th></tr></thead>
+		<thead><tr><th>name, and what the game sends</th><th>range</th><th>at rest</th><th></th></tr></thead>
 		<tbody>
 			{#each wiring.parameters as p (p.id)}
 				<tr>
@@ -242,9 +241,8 @@
 							maxlength="120"
 							onchange={(e) =>
 								e.currentTarget.value.trim() && setParameter(p.id, 'Name', { name: e.currentTarget.value.trim() })}
-						/></td
+						/><code>{p.id}</code></td
 					>
-					<td><code>{p.id}</code></td>
 					<td class="numbers"
 						><NumberField
 							look="inline"
@@ -293,7 +291,7 @@
 					>
 				</tr>
 			{:else}
-				<tr><td colspan="5" class="none">No game value yet: cold, fear, fatigue.</td></tr>
+				<tr><td colspan="4" class="none">No game value yet: cold, fear, fatigue.</td></tr>
 			{/each}
 		</tbody>
 	</table>
@@ -331,6 +329,8 @@
 		vertical-align: top;
 	}
 	code {
+		display: block;
+		padding-left: 5px;
 		font-size: 12px;
 		color: var(--ink-2);
 	}

@@ -105,7 +105,7 @@
 		<text x="6" y={H - 6}>{span} m to the edge · drag where it happens</text>
 	</svg>
 	{#if preset}
-		<p>
+		<div class="words">
 			{#if reach}
 				“{preset.name}” is full up to
 				<NumberField
@@ -151,7 +151,7 @@
 			{:else}
 				“{preset.name}” is felt alike everywhere. <button onclick={() => setReach({}, true)}>Give it a reach</button>
 			{/if}
-		</p>
+		</div>
 	{/if}
 </section>
 
@@ -222,13 +222,12 @@
 		font-size: 11px;
 		fill: var(--ink-2);
 	}
-	p {
-		margin: 0;
+	.words {
 		font-size: 12.5px;
 		line-height: 1.6;
 		color: var(--ink-2);
 	}
-	p :global(.label) {
+	.words :global(.label) {
 		display: none !important;
 	}
 	button {

@@ -39,6 +39,9 @@
 		...desk.session.presets.map((p) => ({ value: `preset:${p.id}`, label: p.name }))
 	]);
 	const c = $derived(cue.conditions);
+	const conditional = $derived(
+		c.tags.length + c.values.length + c.parameters.length > 0 || c.coolDown > 0 || c.chance < 1 || c.once
+	);
 
 	const change = (label: string, recipe: (cue: Cue) => Cue, mark: string | null = null, done = true): void =>
 		desk.change(cue.id, label, recipe, mark, done);
@@ -80,7 +83,7 @@
 	};
 </script>
 
-<p class="sentence">
+<div class="sentence">
 	{cue.when === 'lasts' ? 'While' : 'When'}
 	<Word label="Event" tone="event" value={cue.event} options={events} onchange={chooseEvent} />
 	{#if isState}<Word
@@ -150,7 +153,7 @@
 	{/each}
 	{#if c.coolDown > 0}
 		<span class="clause"
-			>at most every
+			><span class="c">,</span> at most every
 			<NumberField
 				look="inline"
 				label=""
@@ -167,7 +170,7 @@
 	{/if}
 	{#if c.chance < 1}
 		<span class="clause"
-			>in <NumberField
+			><span class="c">,</span> in <NumberField
 				look="inline"
 				label=""
 				name="Chance"
@@ -182,11 +185,12 @@
 		>
 	{/if}
 	{#if c.once}<button class="tagged" title="Every time again" onclick={() => condition('Once', { once: false })}
-			>only once</button
+			><span class="c">,</span> only once</button
 		>{/if}
 	{#each cue.actions as a, i (i)}
 		<span class="clause">
-			{#if i > 0}<span class="and">and</span>{/if}
+			{#if i > 0}<span class="c">,</span> <span class="and">and</span>{:else if conditional}<span class="c">,</span
+				>{/if}
 			{#if a.kind === 'play'}
 				play{a.pick.length > 1 ? ' one of' : ''}
 				<Pick {desk} pick={a.pick} onchange={(pick, label) => action(i, { pick }, label)} />
@@ -208,8 +212,8 @@
 					<button class="by" title="Its curve is on the right" onclick={() => (desk.chosen = cue.id)}
 						>{bounds(a).from} … {bounds(a).to} by {a.strength.by}</button
 					>
-				{/if}
-				{#if a.rate !== 1}, <NumberField
+				{/if}{#if a.rate !== 1}<span class="c">,</span>
+					<NumberField
 						look="inline"
 						label=""
 						name="Rate"
@@ -221,7 +225,10 @@
 						reset={1}
 						onchange={(rate, done) => action(i, { rate }, 'Rate', done)}
 					/>{/if}
-				{#if a.length === 'event'}, for as long as the event{:else if a.length !== null}, for
+				{#if a.length === 'event'}<span class="c">,</span> for as long as the event{:else if a.length !== null}<span
+						class="c">,</span
+					>
+					for
 					<NumberField
 						look="inline"
 						label=""
@@ -233,8 +240,8 @@
 						step={0.01}
 						onchange={(length, done) => action(i, { length }, 'Length', done)}
 					/>{/if}
-				{#if event?.placed && a.fromPlace}, from where it happened{/if}
-				{#if a.buildUp}, growing by
+				{#if event?.placed && a.fromPlace}<span class="c">,</span> from where it happened{/if}
+				{#if a.buildUp}<span class="c">,</span> growing by
 					<NumberField
 						look="inline"
 						label=""
@@ -315,7 +322,7 @@
 	{/each}
 	{#if cue.actions.some((a) => a.kind === 'play')}
 		<span class="clause"
-			>felt by <Word
+			><span class="c">,</span> felt by <Word
 				label="Who feels it"
 				value={cue.feltBy}
 				options={FELT}
@@ -324,11 +331,10 @@
 		>
 	{/if}
 	<MoreWords {desk} {cue} {event} />
-</p>
+</div>
 
 <style>
 	.sentence {
-		margin: 0;
 		line-height: 1.85;
 		font-size: 14px;
 	}
@@ -338,6 +344,10 @@
 	}
 	.clause :global(.field.inline .label) {
 		display: none;
+	}
+	/* A comma stands at the word before it, whatever the space that comes with the markup. */
+	.c {
+		margin-left: -4px;
 	}
 	.and {
 		color: var(--ink-2);
@@ -359,8 +369,19 @@
 		font-weight: 600;
 		padding: 0 4px;
 	}
+	.clause {
+		position: relative;
+	}
+	/* Takes no room: it stands above the end of its clause while one is at the sentence. */
 	.out {
-		color: var(--ink-2);
+		position: absolute;
+		right: -5px;
+		top: -13px;
+		line-height: 1;
+		padding: 1px 4px;
+		border-radius: 50%;
+		background: var(--sheet);
+		color: var(--danger);
 		opacity: 0;
 	}
 	.sentence:hover .out,

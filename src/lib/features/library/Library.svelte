@@ -231,6 +231,8 @@
 			<div class="about">
 				{#if pointed}
 					<p>{pointed.about || 'No description yet.'}</p>
+					{@const uses = session.usesOf(pointed.id)}
+					<small>{uses.length === 0 ? 'in no cue' : uses.length === 1 ? 'in one cue' : `in ${uses.length} cues`}</small>
 					{#if pointed.origin}
 						<small>copied from {session.preset(pointed.origin)?.name ?? pointed.origin}</small>
 					{/if}

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { Sequelize } from 'sequelize';
 import { newCue, newPreset, type Kit } from '../../core';
 import { connect, migrate } from '../db/connect';
+import { MIGRATIONS } from '../db/migrations';
 import {
 	addPreset,
 	findPreset,
@@ -13,6 +14,7 @@ import {
 	addPresets,
 	countPresets
 } from './presets';
+import { findWiring, saveWiring } from './wiring';
 import { addProject, findProject, listProjects, readFact, writeFact } from './projects';
 
 const kit = (name: string, presets: Kit['presets'] = []): Kit => ({
@@ -141,5 +143,44 @@ describe('presets', () => {
 		expect((await listVersions(projectId, 'x'))![0]!.note).toBe('from a kit');
 		expect(await retirePresets(projectId, ['x', 'thud-3', 'gone'], true)).toBe(2);
 		expect((await listPresets(projectId, { retired: true })).map((p) => p.key)).toEqual(['thud-3', 'x']);
+	});
+});
+
+describe('the wiring', () => {
+	it('comes with its kit, is saved as ever new versions, and a stale save is refused with the newest', async () => {
+		const first = (await findWiring(projectId))!;
+		expect([first.version, first.document.cues.map((c) => c.id)]).toEqual([1, ['c']]);
+		const changed = { ...first.document, cues: [newCue('d', 'e', 'thud'), ...first.document.cues] };
+		const saved = await saveWiring(sequelize, projectId, 1, changed, 'one more');
+		expect(saved).toMatchObject({ state: 'saved', version: 2 });
+		const stale = await saveWiring(sequelize, projectId, 1, first.document);
+		expect(stale).toMatchObject({ state: 'stale', theirs: { version: 2, document: changed } });
+		expect((await findWiring(projectId))!.document).toEqual(changed);
+	});
+
+	it('of a database from before there were cues: what was carried along takes its place', async () => {
+		const admin = connect(process.env.TEST_DATABASE_URL!);
+		await admin.query('DROP DATABASE IF EXISTS before_cues');
+		await admin.query('CREATE DATABASE before_cues');
+		await admin.close();
+		const old = connect(process.env.TEST_DATABASE_URL!.replace(/[^/]*$/, 'before_cues'));
+		try {
+			await MIGRATIONS[0]!.up(old.getQueryInterface());
+			const carried = JSON.stringify({ cues: [newCue('c', 'e', 'thud')], rigs: [] });
+			await old.query(
+				`INSERT INTO projects (id, slug, name, events, parameters, carried, created_at)
+				 VALUES ('00000000-0000-4000-8000-000000000001', 'old', 'Old', '[]', '[]', $1, now()),
+				        ('00000000-0000-4000-8000-000000000002', 'bare', 'Bare', '[]', '[]', '{}', now())`,
+				{ bind: [carried] }
+			);
+			await MIGRATIONS[1]!.up(old.getQueryInterface());
+			const [rows] = await old.query('SELECT slug, cues, wiring_version FROM projects ORDER BY slug DESC');
+			expect(rows).toEqual([
+				{ slug: 'old', cues: [newCue('c', 'e', 'thud')], wiring_version: 1 },
+				{ slug: 'bare', cues: [], wiring_version: 1 }
+			]);
+		} finally {
+			await old.close();
+		}
 	});
 });

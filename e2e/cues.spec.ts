@@ -1,0 +1,122 @@
+import { expect, test, type Page } from '@playwright/test';
+import { newPreset } from '../src/lib/core';
+import { address, makeProject, thud, type, withoutPicture } from './journey';
+
+const demo = (): string => `${address()}/lamp-at-morrowskerry/cues`;
+const kept = (page: Page) => page.getByTestId('keeping');
+const cueRows = (page: Page) => page.getByRole('list', { name: 'Cues' }).getByRole('listitem');
+const caption = (page: Page) => page.locator('.window .name');
+
+async function openCues(page: Page, url: string): Promise<void> {
+	await withoutPicture(page);
+	await page.goto(url);
+	// From here on the page answers.
+	await expect(page.getByText('This browser draws no 3D here')).toBeVisible();
+}
+
+test('from an empty project: an impact is declared and wired so that harder hits shake more, near ones more than far ones', async ({
+	page,
+	request
+}) => {
+	const bench = await makeProject(request, [thud()]);
+	await openCues(page, bench.replace(/\/bench\/.*/, '/cues'));
+	await page.getByRole('button', { name: 'events and values' }).click();
+	await page.getByRole('button', { name: 'event', exact: true }).click();
+	await page.getByLabel('Name of the event').fill('Impact');
+	await page.getByLabel('Name of the event').press('Enter');
+	await page.getByRole('button', { name: '+ number' }).click();
+	await page.getByLabel('Name of the number').fill('speed');
+	await page.getByLabel('Name of the number').press('Enter');
+	await page.getByRole('radio', { name: /cues/ }).click();
+	await page.getByRole('button', { name: 'New cue' }).click();
+	const more = page.getByRole('button', { name: 'Say more' });
+	await more.click();
+	await page.getByRole('button', { name: 'strength by speed' }).click();
+	await more.click();
+	await page.getByRole('button', { name: 'at most every so often' }).click();
+	await expect(page.locator('.sentence')).toHaveText(
+		/^\s*When\s+Impact\s*, at most every\s+0\.20\s*s\s*, play\s+Thud\s+at\s+0\.2 … 1\.5 by speed\s*, from where it happened/
+	);
+
+	const fire = page.getByRole('button', { name: 'Fire Impact' });
+	await type(page, 'try with speed', '10');
+	await fire.click();
+	await expect(caption(page)).toHaveText('Thud at 1.50');
+	await page.waitForTimeout(300);
+	await type(page, 'try with speed', '0');
+	await fire.click();
+	await expect(caption(page)).toHaveText('Thud at 0.20');
+
+	await page.getByRole('button', { name: 'Give it a reach' }).click();
+	await type(page, 'Gone by, m', '6');
+	await expect(page.getByText('0.00 of full strength')).toBeVisible();
+	await page.getByRole('slider', { name: /Where it happens/ }).focus();
+	for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowDown');
+	await expect(page.getByText('0.00 of full strength')).toHaveCount(0);
+	await expect(kept(page)).toHaveText(/kept/);
+	await page.reload();
+	await expect(page.locator('.sentence')).toContainText('0.2 … 1.5 by speed');
+	await expect(page.getByRole('spinbutton', { name: 'Gone by, m' })).toHaveAttribute('aria-valuenow', '6');
+	await page.getByRole('button', { name: 'Copy this cue' }).click();
+	await expect(page.getByText('Another cue above answers to the same')).toBeVisible();
+	await page.keyboard.press('ControlOrMeta+z');
+	await expect(page.getByText('Another cue above answers to the same')).toHaveCount(0);
+});
+
+test('a state is held and let go; a cue is switched off; words are changed in place', async ({ page }) => {
+	await openCues(page, demo());
+	await expect(cueRows(page)).toHaveCount(30);
+	const lens = cueRows(page).filter({ hasText: 'Winch under load' });
+	const hold = lens.getByRole('button', { name: 'Hold Winch under load' });
+	await hold.focus();
+	await page.keyboard.down('Enter');
+	await expect(caption(page)).toHaveText('Winch under strain at 1.00');
+	await expect(lens.getByRole('switch')).toHaveClass(/lit/);
+	await page.keyboard.up('Enter');
+	await expect(caption(page)).toHaveText('stop own');
+	await lens.getByRole('switch').click();
+	await hold.press('Enter');
+	await page.waitForTimeout(200);
+	await expect(caption(page)).toHaveText('stop own');
+	await lens.getByRole('button', { name: 'Event: Winch under load' }).click();
+	await page.getByRole('button', { name: /^Thunder\s*moment/ }).click();
+	await expect(cueRows(page).filter({ hasText: /^\s*When\s+Thunder/ })).toHaveCount(3);
+	await page.keyboard.press('ControlOrMeta+z');
+	await page.keyboard.press('ControlOrMeta+z');
+	await expect(lens.getByRole('switch')).toHaveAttribute('aria-checked', 'true');
+});
+
+test('what is used says so before it goes, and the cue says so after', async ({ page, request }) => {
+	const bench = await makeProject(request, [thud(), { ...newPreset('spare', 'Spare') }]);
+	const project = bench.replace(/\/bench\/.*/, '');
+	const slug = project.split('/').at(-1)!;
+	const cue = {
+		id: 'c',
+		event: 'hit',
+		actions: [{ kind: 'play', pick: [{ preset: 'thud' }] }]
+	};
+	const saved = await request.put(`${address()}/api/projects/${slug}/wiring`, {
+		headers: { origin: address() },
+		data: { base: 1, document: { events: [{ id: 'hit', name: 'Hit' }], parameters: [], cues: [cue] } }
+	});
+	expect(saved.status(), await saved.text()).toBe(200);
+	const stale = await request.put(`${address()}/api/projects/${slug}/wiring`, {
+		headers: { origin: address() },
+		data: { base: 1, document: { events: [], parameters: [], cues: [] } }
+	});
+	expect(stale.status()).toBe(409);
+	const bad = await request.put(`${address()}/api/projects/${slug}/wiring`, {
+		headers: { origin: address() },
+		data: { base: 2, document: { cues: [{ ...cue, when: 'sometimes' }] } }
+	});
+	expect((await bad.json()).problems[0].place).toBe('cues[0].when');
+	await withoutPicture(page);
+	await page.goto(bench);
+	await expect(page.getByRole('link', { name: 'in one cue' })).toBeVisible();
+	await page.goto(`${project}/library`);
+	await page.getByLabel('Choose Thud').click();
+	await page.getByRole('button', { name: 'Retire', exact: true }).click();
+	await expect(page.getByText('A cue points there and will do nothing')).toBeVisible();
+	await page.getByRole('link', { name: 'Cues' }).click();
+	await expect(page.getByText('There is no preset “thud” any more')).toBeVisible();
+});
