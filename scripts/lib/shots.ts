@@ -88,5 +88,25 @@ export const SHOTS: readonly Shot[] = [
 			await page.getByRole('row').nth(7).hover();
 			await page.waitForTimeout(900);
 		}
+	},
+	{
+		name: 'cues',
+		path: 'cues',
+		act: async (page) => {
+			await page.locator('.window.ready').waitFor();
+			for (let i = 0; i < 3; i++) {
+				await page.getByRole('button', { name: 'Fire Cask set down' }).click();
+				await page.waitForTimeout(350);
+			}
+		}
+	},
+	{
+		name: 'events',
+		path: 'cues',
+		act: async (page) => {
+			await page.locator('.window.ready').waitFor();
+			await page.getByRole('radio', { name: /events and values/ }).click();
+			await page.waitForTimeout(600);
+		}
 	}
 ];

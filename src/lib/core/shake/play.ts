@@ -103,6 +103,8 @@ function startLayer(layer: CompiledLayer, playSeed: number): LayerRun {
 	};
 }
 
+const isSwayed = (shake: CompiledShake): boolean => shake.reach !== null || shake.drives !== null;
+
 export class Play {
 	private runs: LayerRun[];
 	/** The age at which it was stopped; null while nobody has. */
@@ -126,6 +128,8 @@ export class Play {
 	felt = 1;
 	/** Where it came from, in the world; null: nowhere in particular, so that distance does not matter. */
 	place: readonly [number, number, number] | null = null;
+	/** Whether distance or game values have a say in it: most plays are spared the question in every frame. */
+	swayed = false;
 	/** What its frequencies are multiplied by now: a use's own rate × what drives the preset's. */
 	private pace = 1;
 
@@ -146,6 +150,7 @@ export class Play {
 	) {
 		this.begun = trigger;
 		this.pace = rate;
+		this.swayed = isSwayed(shake);
 		this.runs = shake.layers.map((layer) => startLayer(layer, seed));
 	}
 
@@ -369,6 +374,7 @@ export class Play {
 			return fresh;
 		});
 		this.shake = shake;
+		this.swayed = isSwayed(shake);
 	}
 
 	/** Adds the play's motion at `scratch.frame`'s time, times its factor, to the seven channels of `out`. */

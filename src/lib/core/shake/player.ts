@@ -251,17 +251,7 @@ export class Player {
 		for (let i = 0; i < kept; i++) {
 			const play = running[i]!;
 			scratch.frame[FACTOR] = play.ducked = ducking ? this.duckOf(play) : 1;
-			const { reach, drives } = play.compiled;
-			if (reach && play.place && this.distance) {
-				this.measure(reach, play.place);
-				fallOffInPlace(reach, this.near, 0);
-				scratch.frame[FACTOR]! *= play.felt = this.near[0]!;
-			}
-			if (drives) {
-				this.values.drive(drives, this.driven);
-				scratch.frame[FACTOR]! *= this.driven[0]!;
-				play.setPace(play.rate * this.driven[1]!, time);
-			}
+			if (play.swayed) this.sway(play, time);
 			if (play.movesIn === 'camera') play.addTo(scratch, offset);
 			else {
 				this.turned.fill(0);
@@ -270,6 +260,21 @@ export class Player {
 			}
 		}
 		return offset;
+	}
+
+	/** Weakens a play by its distance and drives it by game values. */
+	private sway(play: Play, time: Seconds): void {
+		const { frame } = this.scratch;
+		const { reach, drives } = play.compiled;
+		if (reach && play.place && this.distance) {
+			this.measure(reach, play.place);
+			fallOffInPlace(reach, this.near, 0);
+			frame[FACTOR]! *= play.felt = this.near[0]!;
+		}
+		if (!drives) return;
+		this.values.drive(drives, this.driven);
+		frame[FACTOR]! *= this.driven[0]!;
+		play.setPace(play.rate * this.driven[1]!, time);
 	}
 
 	/** The smallest factor that a higher priority multiplies this play by. */
