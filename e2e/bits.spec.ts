@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { build } from 'vite';
-import { createPlayer } from '../runtime';
+import { bakeCourse, createPlayer } from '../runtime';
 import { isShake, readKit, type Kit } from '../src/lib/core';
 import { ROOT } from '../scripts/lib/paths';
 
@@ -42,4 +42,11 @@ test('Node and Chromium give the same bits', async ({ page }) => {
 	const digest = (frames: number[]): string => createHash('sha256').update(Uint32Array.from(frames)).digest('hex');
 	expect(there).toHaveLength(1200 * 14);
 	expect(digest(there)).toBe(digest(bake(createPlayer, kit.presets, ids)));
+	// And a whole course through all cues.
+	const baked = await page.evaluate(
+		(whole) => (window as any).runtime.bakeCourse(whole, whole.courses[0], { fps: 20 }).values.join() as string,
+		kit
+	);
+	expect(baked.split(',')).toHaveLength(1201 * 7);
+	expect(baked === bakeCourse(kit, kit.courses[0]!, { fps: 20 })!.values.join()).toBe(true);
 });

@@ -87,7 +87,7 @@ test('start refuses a wider address without a key, and a taken port', async () =
 	rmSync(data, { recursive: true, force: true });
 });
 
-test('sample and check, as a build pipeline calls them', async () => {
+test('sample, bake and check, as a build pipeline calls them', async () => {
 	const kit = join(ROOT, 'demo/lamp-at-morrowskerry.kit.json');
 	const run = async (...args: string[]) => {
 		const it = dinesis('', args);
@@ -101,6 +101,12 @@ test('sample and check, as a build pipeline calls them', async () => {
 		'The kit has no preset "nobody". It has: wave-on-tower'
 	);
 	expect((await run('sample', kit, '--preset', 'cask-set-down', '--fps', 'x')).code).toBe(2);
+	const baked = await run('bake', kit, '--course', 'crane-shift', '--fps', '30');
+	expect(baked.code).toBe(0);
+	expect(baked.output.trim().split('\n')).toHaveLength(1 + 40 * 30 + 1);
+	expect((await run('bake', kit, '--course', 'nowhere')).output).toContain(
+		'The kit has no course "nowhere". It has: first-watch, crane-shift, skiff-home'
+	);
 	expect((await run('check', kit)).code).toBe(0);
 	const missing = await run('check', join(ROOT, 'demo/none.json'));
 	expect(missing.code).toBe(2);

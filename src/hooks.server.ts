@@ -26,6 +26,9 @@ export const handle: Handle = async ({ event, resolve }) => {
 
 export const handleError: HandleServerError = ({ error: cause, event, status }) => {
 	if (status === 404) return { message: 'There is nothing here.' };
+	// A tab that was closed in the middle of its request is no failure of ours.
+	if (event.request.signal.aborted || (cause as NodeJS.ErrnoException | null)?.code === 'ECONNRESET')
+		return { message: 'The request was given up.' };
 	log.error({ err: cause, path: event.url.pathname }, 'request failed');
 	const name = cause instanceof Error ? cause.name : '';
 	return {

@@ -35,6 +35,10 @@ export type { Measure } from './analysis/measure';
 export { pictureMovement, REFERENCE } from './analysis/picture';
 export { checkCue, checkKit, checkPreset } from './checks';
 export type { CheckContext, CueFinding, Finding, Fix, Level, Wired } from './checks';
+export { bakeCourse, type BakeOptions } from './course/bake';
+export { compilePath, placeAt } from './course/path';
+export { CourseRun, GRID_HZ } from './course/run';
+export type { Course, CourseArea, CourseEvent, CourseValue, Waypoint } from './course/types';
 export { CueEngine, MOST_CHAINED } from './cues/engine';
 export { Director } from './cues/director';
 export { CUE_WHENS, FELT_BY } from './cues/types';
@@ -90,3 +94,4 @@ export type {
 	Timing
 } from './kit/types';
 export { trackToCsv } from './formats/csv';
+export { readEventLog, type EventLog } from './formats/event-log';

@@ -76,6 +76,13 @@ describe('cues are checked', () => {
 		expect(found(raise('a', 'hit', 'echo'))).toEqual([]);
 	});
 
+	it('metres and pixels in one cue', () => {
+		const flat = { ...newPreset('yard', 'Yard'), view: 'flat' as const };
+		const both = cue({ actions: [newPlay('thud'), newPlay('yard')] });
+		const checked = checkCue(both, { ...kit(both), presets: [thud, flat] });
+		expect(checked.map((f) => f.check)).toEqual(['mixes-views']);
+	});
+
 	it('places begin at the kit’s root', () => {
 		expect(checkCues(kit(cue(), cue({ id: 'd', event: 'gone' })))[0]!.place).toBe('cues[1].event');
 	});

@@ -133,9 +133,30 @@ function callsItself(cue: Cue, kit: Wired): CueFinding[] {
 }
 const raised = (cue: Cue): string[] => cue.actions.flatMap((action) => (action.kind === 'raise' ? [action.event] : []));
 
+/** One event that plays a preset made for depth or one made for a flat view: metres and pixels in one sum. */
+function mixesViews(cue: Cue, kit: Wired): CueFinding[] {
+	const views = new Set(
+		plays(cue)
+			.flatMap((play) => play.pick)
+			.map(({ preset }) => kit.presets.filter(isShake).find((p) => p.id === preset)?.view)
+			.filter(Boolean)
+	);
+	return views.size > 1
+		? [
+				{
+					cue: cue.id,
+					check: 'mixes-views',
+					level: 'warning',
+					place: 'actions',
+					sentence: 'This plays presets of both views: one counts in metres, the other in pixels. Make a cue for each.'
+				}
+			]
+		: [];
+}
+
 /** Everything found in one cue. */
 export const checkCue = (cue: Cue, kit: Wired): CueFinding[] =>
-	cue.on ? [pointsNowhere, runsForever, answersTwice, callsItself].flatMap((check) => check(cue, kit)) : [];
+	cue.on ? [pointsNowhere, runsForever, answersTwice, callsItself, mixesViews].flatMap((check) => check(cue, kit)) : [];
 
 /** Everything found in a kit's cues; places begin at the kit's root. */
 export const checkCues = (kit: Wired): CueFinding[] =>

@@ -1,4 +1,5 @@
 import { isShake, type Kit, type ShakePreset } from '../kit/types';
+import { checkCourses } from './course-findings';
 import { checkCues } from './cue-findings';
 import { fadesFit } from './fades-fit';
 import { foldedFrequency } from './folded-frequency';
@@ -21,7 +22,7 @@ export function checkKit(kit: Kit, context?: CheckContext): Finding[] {
 			? checkPreset(preset, context).map((finding) => ({ ...finding, place: `presets[${i}].${finding.place}` }))
 			: []
 	);
-	return [...presets, ...checkCues(kit)];
+	return [...presets, ...checkCues(kit), ...checkCourses(kit)];
 }
 
 export { checkCue, checkCues, type CueFinding, type Wired } from './cue-findings';

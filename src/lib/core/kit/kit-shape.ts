@@ -15,6 +15,7 @@ import {
 	type JsonSchema,
 	type Shape
 } from './shape';
+import { course } from './course-shape';
 import { cue } from './cue-shape';
 import { shakePreset, tag } from './preset-shape';
 import { KIT_FORMAT, KIT_VERSION } from './types';
@@ -61,7 +62,7 @@ export const kitBody: Shape = object({
 	presets: withDefault(list(anyPreset, { unique: 'id' }), []),
 	cues: withDefault(list(cue, { most: 10000, unique: 'id' }), []),
 	rigs: withDefault(list(anything('a rig')), []),
-	courses: withDefault(list(anything('a course')), [])
+	courses: withDefault(list(course, { most: 1000, unique: 'id' }), [])
 });
 
 /** The JSON Schema (2020-12) that is published with the product. */

@@ -1,4 +1,5 @@
 /** The kit's objects as they are in memory: every optional field filled in, unknown fields carried along untouched. */
+import type { Course } from '../course/types';
 import type { Cue } from '../cues/types';
 import type { CurvePoint } from '../math/curve';
 import type { Ease } from '../math/ease';
@@ -159,7 +160,7 @@ export interface Kit {
 	readonly presets: readonly (ShakePreset | CarriedPreset)[];
 	readonly cues: readonly Cue[];
 	readonly rigs: readonly unknown[];
-	readonly courses: readonly unknown[];
+	readonly courses: readonly Course[];
 }
 
 export const isShake = (preset: ShakePreset | CarriedPreset): preset is ShakePreset => preset.family === 'shake';

@@ -1,0 +1,50 @@
+/** ./dinesis bake: a course, or a game's own log of events, played through the kit's cues, as CSV on stdout. */
+import { readFileSync } from 'node:fs';
+import { bakeCourse, readEventLog, sayProblem, trackToCsv, type Course } from '../src/lib/core';
+import { numberFlag, readArguments } from './lib/arguments';
+import { needKit } from './lib/kit-file';
+import { fail } from './lib/say';
+
+const args = readArguments(process.argv.slice(2), { values: ['course', 'log', 'fps', 'seed'] });
+const kit = needKit(args.plain[0]);
+/** What stands on for a while after the last row, so that one also sees how it ends. */
+const AFTER_LOG_S = 3;
+
+function courseOfLog(path: string): Course {
+	let text = '';
+	try {
+		text = readFileSync(path, 'utf8');
+	} catch (error) {
+		fail(`${path} cannot be opened (${(error as NodeJS.ErrnoException).code}).`);
+	}
+	const log = readEventLog(text);
+	if (!log.ok) fail(`${path} cannot be read.\n${log.problems.map((p) => `  ${sayProblem(p)}`).join('\n')}`);
+	const { events, seconds } = (log as { value: { events: Course['events']; seconds: number } }).value;
+	const unknown = [...new Set(events.map((e) => e.event))].filter((e) => !kit.events.some((k) => k.id === e));
+	if (unknown.length > 0) process.stderr.write(`dinesis: the kit has no event ${unknown.join(', ')}; passed over.\n`);
+	return { id: 'log', name: path, about: '', seconds: seconds + AFTER_LOG_S, path: [], events, areas: [], values: [] };
+}
+
+function courseOfKit(): Course {
+	const id = args.flags.get('course') ?? fail('--course ID or --log FILE is needed.');
+	const found = kit.courses.find((c) => c.id === id);
+	if (!found) fail(`The kit has no course "${id}". It has: ${kit.courses.map((c) => c.id).join(', ') || 'none'}.`);
+	return found!;
+}
+const log = args.flags.get('log');
+const course = log === undefined ? courseOfKit() : courseOfLog(log);
+const fps = numberFlag(args, 'fps', { min: 0.001, max: 100000 });
+if (course.seconds * (fps ?? 60) > 2e7) fail('That is more than 20 million rows; ask for fewer pictures a second.');
+let said = -1;
+const track = bakeCourse(kit, course, {
+	fps,
+	seed: numberFlag(args, 'seed', { min: -2147483648, max: 4294967295, whole: true }),
+	progress: (part) => {
+		const tenth = Math.floor(part * 10);
+		if (tenth === said || !process.stderr.isTTY) return;
+		said = tenth;
+		process.stderr.write(`\rbaking, ${tenth * 10} %   ${tenth === 9 ? '\n' : ''}`);
+	}
+});
+process.stdout.on('error', () => process.exit(0));
+process.stdout.write(trackToCsv(track!));

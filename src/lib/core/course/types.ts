@@ -1,0 +1,52 @@
+/** Courses: made-up stretches of gameplay, played through the cues as the game would. */
+import type { CurvePoint } from '../math/curve';
+import type { Metres, Seconds } from '../units/quantities';
+
+/** A place that the path goes through. */
+export interface Waypoint {
+	readonly x: Metres;
+	/** Of the ground under the feet. */
+	readonly y: Metres;
+	readonly z: Metres;
+	/** Metres a second on the way from here to the next. */
+	readonly speed: number;
+	/** How long one stands here first. */
+	readonly pause: Seconds;
+}
+
+/** An event on the timeline. A state ends by itself after its length. */
+export interface CourseEvent {
+	readonly at: Seconds;
+	readonly event: string;
+	/** For states: how long they last; for moments: how long the event itself takes, where a cue asks for it. */
+	readonly length: Seconds | null;
+	readonly values: Readonly<Record<string, number>>;
+	/** null: where the body is. */
+	readonly place: readonly [number, number, number] | null;
+}
+
+/** A round area on the map; its state is on while the body is within. */
+export interface CourseArea {
+	readonly event: string;
+	readonly x: Metres;
+	readonly z: Metres;
+	readonly radius: Metres;
+}
+
+/** A game value over time: a curve whose `at` is in seconds. */
+export interface CourseValue {
+	readonly parameter: string;
+	readonly points: readonly CurvePoint[];
+}
+
+export interface Course {
+	readonly id: string;
+	readonly name: string;
+	readonly about: string;
+	/** How long it is; what comes later is not played. */
+	readonly seconds: Seconds;
+	readonly path: readonly Waypoint[];
+	readonly events: readonly CourseEvent[];
+	readonly areas: readonly CourseArea[];
+	readonly values: readonly CourseValue[];
+}

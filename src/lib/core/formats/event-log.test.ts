@@ -1,0 +1,57 @@
+import { describe, expect, it } from 'vitest';
+import { readEventLog } from './event-log';
+
+const read = (text: string) => {
+	const result = readEventLog(text);
+	if (!result.ok) throw new Error(result.problems.map((p) => `${p.place} ${p.message}`).join('; '));
+	return result.value;
+};
+const wrong = (text: string): string[] => {
+	const result = readEventLog(text);
+	return result.ok ? [] : result.problems.map((p) => `${p.place} ${p.message}`.trim());
+};
+
+describe('a log of events', () => {
+	it('as CSV: numbers by their columns, a place where there is one, rows in the order of their times', () => {
+		const log = read('\ufefftime,event,x,y,z,impact\n2.5,cask-set-down,1,0,-3,6.5\n1,rope-slaps,,,,\n');
+		expect(log.seconds).toBe(2.5);
+		expect(log.events).toEqual([
+			{ at: 1, event: 'rope-slaps', length: null, values: {}, place: null },
+			{ at: 2.5, event: 'cask-set-down', length: null, values: { impact: 6.5 }, place: [1, 0, -3] }
+		]);
+	});
+
+	it('as JSON lines; a start and an end become a length, apart by their keys', () => {
+		const log = read(
+			[
+				'{"time":0,"event":"run","phase":"starts","key":"a"}',
+				'{"time":1,"event":"run","phase":"starts","key":"b"}',
+				'',
+				'{"time":4,"event":"run","phase":"ends","key":"a"}',
+				'{"time":5,"event":"hit","values":{"v":2},"place":[0,1,2]}'
+			].join('\n')
+		);
+		expect(log.events.map((e) => [e.event, e.at, e.length])).toEqual([
+			['run', 0, 4],
+			['run', 1, null],
+			['hit', 5, null]
+		]);
+		expect(log.events[2]).toMatchObject({ values: { v: 2 }, place: [0, 1, 2] });
+	});
+
+	it.each([
+		['', ['The log is empty.']],
+		['zeit,event\n1,hit', ['row 1 has no column "time"', 'row 2 time is nothing; seconds from 0 on are needed']],
+		['time,event\n1,hit\nsoon,hit', ['row 3 time is null; seconds from 0 on are needed']],
+		['time,event\n-1,hit', ['row 2 time is -1; seconds from 0 on are needed']],
+		['time,event\n1,Big Hit', ['row 2 event is "Big Hit"; an id of a–z, 0–9 and "-" is needed']],
+		['time,event,phase\n1,hit,maybe', ['row 2 phase is "maybe"; happens, starts or ends is needed']],
+		['time,event,x,y,z\n1,hit,1,2,', ['row 2 x, y and z: three numbers are needed, or none']],
+		['time,event,v\n1,hit,hard', ['row 2 v is null; a number is needed']],
+		['time,event,phase\n1,run,ends', ['row 2 "run" ends without a start']],
+		['{"time":1,"event":"hit"}\n{"time":', ['row 2 is not JSON']],
+		['{"time":1,"event":"hit"}\n7', ['row 2 is 7; an object is needed']]
+	])('what is wrong is told by its row: %j', (text, wanted) => {
+		expect(wrong(text)).toEqual(wanted);
+	});
+});

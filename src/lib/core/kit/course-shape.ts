@@ -1,0 +1,126 @@
+/** What a course looks like in a kit. */
+import { LIMITS } from './preset-shape';
+import {
+	either,
+	id,
+	isRecord,
+	list,
+	number,
+	object,
+	optional,
+	required,
+	show,
+	text,
+	withDefault,
+	type Shape
+} from './shape';
+
+const metres = (what: string): Shape => number(`${what}, in metres`, -1e6, 1e6);
+const seconds = (what: string, least = 0): Shape => number(`${what}, in seconds`, least, LIMITS.seconds);
+
+const place: Shape = {
+	check(value, report) {
+		if (!Array.isArray(value) || value.length !== 3 || !value.every((n) => typeof n === 'number' && Number.isFinite(n)))
+			report.add(`is ${show(value)}; three numbers, x, y, z in metres, are needed`);
+	},
+	schema: () => ({ type: 'array', items: { type: 'number' }, minItems: 3, maxItems: 3 })
+};
+const nothing: Shape = { check() {}, schema: () => ({ type: 'null' }) };
+
+/** By id of the number: its value. */
+const numbers: Shape = {
+	check(value, report) {
+		if (!isRecord(value)) return report.add(`is ${show(value)}; an object of numbers by their ids is needed`);
+		for (const [name, given] of Object.entries(value))
+			if (typeof given !== 'number' || !Number.isFinite(given))
+				report.addAt(name, `is ${show(given)}; a number is needed`);
+	},
+	schema: () => ({ type: 'object', additionalProperties: { type: 'number' } })
+};
+
+const points: Shape = {
+	check(value, report) {
+		const before = report.problems.length;
+		pointList.check(value, report);
+		if (report.problems.length > before) return;
+		const at = (value as { at: number }[]).map((p) => p.at);
+		for (let i = 1; i < at.length; i++)
+			if (!(at[i]! > at[i - 1]!)) {
+				report.enter(i);
+				report.addAt('at', `is ${at[i]}, not after the point before it at ${at[i - 1]}; points must rise`);
+				report.leave();
+			}
+	},
+	schema: () => pointList.schema()
+};
+const pointList = list(
+	object({
+		at: required(seconds('from the start')),
+		value: required(number('the game value', -1e9, 1e9)),
+		in: optional(number('slope on arrival', -1e6, 1e6)),
+		out: optional(number('slope on leaving', -1e6, 1e6))
+	}),
+	{ least: 1, most: 1000 }
+);
+
+/** A course. */
+export const course = object({
+	id: required(id('of the course')),
+	name: required(text('a name', 120, 1)),
+	about: withDefault(text('a description', 4000), ''),
+	seconds: required(seconds('how long it is', 0.1)),
+	path: withDefault(
+		list(
+			object({
+				x: required(metres('to the right')),
+				y: withDefault(metres('up, of the ground'), 0),
+				z: required(metres('behind; ahead is negative')),
+				speed: withDefault(number('metres a second to the next', 0.01, 1000), 1.4),
+				pause: withDefault(seconds('standing here first'), 0)
+			}),
+			{ most: 1000 }
+		),
+		[]
+	),
+	events: withDefault(
+		list(
+			object({
+				at: required(seconds('from the start')),
+				event: required(id('of the event')),
+				length: withDefault(
+					either('null or seconds', [
+						{ when: (v) => v === null, shape: nothing },
+						{ when: (v) => typeof v === 'number', shape: seconds('how long it lasts') }
+					]),
+					null
+				),
+				values: withDefault(numbers, {}),
+				place: withDefault(
+					either('null or three numbers', [
+						{ when: (v) => v === null, shape: nothing },
+						{ when: Array.isArray, shape: place }
+					]),
+					null
+				)
+			}),
+			{ most: 100000 }
+		),
+		[]
+	),
+	areas: withDefault(
+		list(
+			object({
+				event: required(id('of the state')),
+				x: required(metres('of its middle')),
+				z: required(metres('of its middle')),
+				radius: required(number('metres', 0.01, 1e6))
+			}),
+			{ most: 1000 }
+		),
+		[]
+	),
+	values: withDefault(
+		list(object({ parameter: required(id('of the game value')), points: required(points) }), { most: 1000 }),
+		[]
+	)
+});
