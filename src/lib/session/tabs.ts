@@ -16,7 +16,8 @@ export type TabMessage =
 
 export class Tabs {
 	readonly id = crypto.randomUUID();
-	private readonly channel: BroadcastChannel | null;
+	/** null once it is closed: a save may still be answered then. */
+	private channel: BroadcastChannel | null;
 
 	constructor(project: string, receive: (message: TabMessage) => void) {
 		this.channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`dinesis:${project}`);
@@ -34,5 +35,6 @@ export class Tabs {
 	close(): void {
 		this.leave();
 		this.channel?.close();
+		this.channel = null;
 	}
 }

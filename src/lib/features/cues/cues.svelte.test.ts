@@ -1,0 +1,105 @@
+import { describe, expect, it } from 'vitest';
+import { newCue, newPlay, newPreset, type Cue, type GameEvent, type ShakePreset, type Wiring } from '$lib/core';
+import type { ProjectSession } from '$lib/session/session.svelte';
+import { CuesState } from './cues.svelte';
+
+const thud = newPreset('thud', 'Thud');
+const hum: ShakePreset = { ...newPreset('hum', 'Hum'), timing: { ...thud.timing, mode: 'continuous' } };
+const hit: GameEvent = {
+	id: 'hit',
+	name: 'Hit',
+	kind: 'moment',
+	placed: true,
+	tags: ['blow'],
+	values: [{ id: 'speed', unit: 'm/s', min: 0, max: 9 }]
+};
+const run: GameEvent = { ...hit, id: 'run', name: 'Run', kind: 'state', placed: false, values: [] };
+
+function desk(cues: readonly Cue[], presets: ShakePreset[] = [thud, hum]) {
+	let wiring: Wiring = {
+		events: [hit, run],
+		parameters: [{ id: 'cold', name: 'Cold', min: 0, max: 1, rest: 0.2 }],
+		cues
+	};
+	const session = {
+		project: { slug: 'quay' },
+		presets,
+		order: presets.map((p) => p.id),
+		get wiring() {
+			return wiring;
+		},
+		preset: (key: string) => presets.find((p) => p.id === key),
+		onChange: () => () => undefined,
+		rewire: (_: string, recipe: (w: Wiring) => Wiring) => void (wiring = recipe(wiring)),
+		seal: () => undefined
+	};
+	const state = new CuesState(session as unknown as ProjectSession);
+	const frames = (seconds: number): Float64Array => {
+		let last: Float64Array = new Float64Array(7);
+		for (let i = 0; i < seconds * 60; i++) last = state.frame(1 / 60);
+		return last;
+	};
+	return { state, frames, cues: () => wiring.cues };
+}
+
+describe('the cue desk', () => {
+	it('fires an event with the number it is tried with, lights its cue, and remembers', () => {
+		const by = {
+			by: 'speed',
+			curve: [
+				{ at: 0, value: 0 },
+				{ at: 1, value: 1 }
+			]
+		};
+		const { state, frames } = desk([
+			{ ...newCue('c', 'hit', 'thud'), actions: [{ ...newPlay('thud'), strength: by }] }
+		]);
+		// Two thirds of the range, until one says otherwise.
+		expect(state.tried(hit, 'speed')).toBe(6);
+		state.tryWith('hit', 'speed', 9);
+		state.raise(hit, 'happens');
+		frames(0.1);
+		expect(state.log[0]).toBe('Thud at 1.00');
+		expect([...state.lit]).toEqual(['c']);
+		expect(state.seen.hit).toEqual([9]);
+		frames(1);
+		expect(state.lit.size).toBe(0);
+	});
+
+	it('a state is on while it is held; letting everything go ends it', () => {
+		const { state, frames } = desk([{ ...newCue('c', 'run', 'hum'), when: 'lasts' }]);
+		state.raise(run, 'starts');
+		expect(Math.max(...frames(0.5).map(Math.abs))).toBeGreaterThan(0);
+		expect([...state.held]).toEqual(['run']);
+		state.stopAll();
+		expect(state.held.size).toBe(0);
+		expect([...frames(2)]).toEqual([0, 0, 0, 0, 0, 0, 0]);
+	});
+
+	it('what happens far away is felt less', () => {
+		const reach = { full: 1, edge: 10, falloff: 'linear' as const, listener: 'camera' as const, travelSpeed: null };
+		const { state, frames } = desk([newCue('c', 'hit', 'thud')], [{ ...thud, reach, seed: 4 }]);
+		state.source = [0, 1.62, -1];
+		state.raise(hit, 'happens');
+		const near = Math.abs(frames(0.2)[1]!);
+		frames(3);
+		state.source = [0, 1.62, -5.5];
+		state.raise(hit, 'happens');
+		expect(Math.abs(frames(0.2)[1]!)).toBeCloseTo(near / 2, 6);
+	});
+
+	it('judges cues by the presets in use, and changes them one at a time', () => {
+		const { state, cues } = desk([newCue('c', 'hit', 'retired'), newCue('d', 'hit', 'thud')]);
+		expect([...state.findings.keys()]).toEqual(['c']);
+		expect(state.preset('retired')).toBeUndefined();
+		state.change('d', 'Off', (cue) => ({ ...cue, on: false }));
+		expect(cues().map((c) => c.on)).toEqual([true, false]);
+	});
+
+	it('game values stand at rest until they are set', () => {
+		const { state } = desk([]);
+		expect(state.valueNow('cold')).toBe(0.2);
+		state.setValue('cold', 0.9);
+		expect([state.valueNow('cold'), state.director.viewers[0]!.player.values.get('cold')]).toEqual([0.9, 0.9]);
+	});
+});
