@@ -30,6 +30,7 @@
 	import { tidy } from '$lib/ui/number';
 	import { GALLERY_REST } from '$lib/viewport/rests';
 	import { paperLength, type BenchState } from './bench.svelte';
+	import { handlesOf, type StripHandle } from './strip-handles';
 
 	interface Props {
 		bench: BenchState;
@@ -201,99 +202,12 @@
 
 	onMount(() => bench.onFrame(tick));
 
-	type Handle = {
-		id: string;
-		label: string;
-		time: number;
-		text: string;
-		side: 'left' | 'right';
-		least: number;
-		most: number;
-		set: (time: number) => (p: ShakePreset) => ShakePreset;
-	};
 	const withTiming = (p: ShakePreset, timing: Partial<ShakePreset['timing']>): ShakePreset => ({
 		...p,
 		timing: { ...p.timing, ...timing }
 	});
-	const say = (seconds: number): string => `${seconds < 1 ? seconds.toFixed(2) : seconds.toFixed(2)} s`;
-
-	const handles = $derived.by<Handle[]>(() => {
-		const { timing } = preset;
-		// What a neighbour does is looked at, not changed.
-		if (bench.trying) return [];
-		const fadeOutFrom = isBurst ? delay + Math.max(0, timing.duration - shape.fadeOut) : length.letGoAt!;
-		const list: Handle[] = [
-			{
-				id: 'delay',
-				label: 'Starts',
-				time: delay,
-				text: delay > 0 ? `starts after ${say(delay)}` : '',
-				side: 'right',
-				least: 0,
-				most: Infinity,
-				set: (t) => (p) => withTiming(p, { delay: Math.max(0, tidy(t)) })
-			},
-			{
-				id: 'fade-in',
-				label: 'Fade in ends',
-				time: delay + shape.fadeIn,
-				text: `full at ${say(shape.fadeIn)}`,
-				side: 'right',
-				least: delay,
-				most: isBurst ? delay + timing.duration : Infinity,
-				set: (t) => (p) => withTiming(p, { fadeIn: { ...p.timing.fadeIn, time: Math.max(0, tidy(t - delay)) } })
-			},
-			isBurst
-				? {
-						id: 'fade-out',
-						label: 'Fade out begins',
-						time: fadeOutFrom,
-						text: `fades from ${say(fadeOutFrom - delay)}`,
-						side: 'right',
-						least: delay,
-						most: delay + timing.duration,
-						set: (t) => (p) =>
-							withTiming(p, {
-								fadeOut: { ...p.timing.fadeOut, time: Math.max(0, tidy(delay + p.timing.duration - t)) }
-							})
-					}
-				: {
-						id: 'fade-out',
-						label: 'Fade out ends',
-						time: fadeOutFrom + timing.fadeOut.time,
-						text: `gone ${say(timing.fadeOut.time)} after letting go`,
-						side: 'left',
-						least: fadeOutFrom,
-						most: Infinity,
-						set: (t) => (p) =>
-							withTiming(p, { fadeOut: { ...p.timing.fadeOut, time: Math.max(0, tidy(t - fadeOutFrom)) } })
-					}
-		];
-		if (timing.growth && !isBurst)
-			list.push({
-				id: 'growth',
-				label: 'Has grown',
-				time: delay + Math.min(timing.growth.over, 120),
-				text: `grown ×${timing.growth.from} to ×${timing.growth.to} at ${say(timing.growth.over)}`,
-				side: 'right',
-				least: delay,
-				most: delay + 120,
-				set: (t) => (p) =>
-					withTiming(p, { growth: p.timing.growth && { ...p.timing.growth, over: Math.max(0, tidy(t - delay)) } })
-			});
-		if (isBurst)
-			list.push({
-				id: 'length',
-				label: 'Ends',
-				time: delay + timing.duration,
-				text: `ends at ${say(timing.duration)}`,
-				side: 'left',
-				least: delay,
-				most: Infinity,
-				set: (t) => (p) => withTiming(p, { duration: Math.max(0, tidy(t - delay)) })
-			});
-		return list;
-	});
+	/** What a neighbour does is looked at, not changed. */
+	const handles = $derived(bench.trying ? [] : handlesOf(preset, length.letGoAt));
 
 	/** Whether a handle's label would lie over its neighbour's: then it steps down a line. */
 	function isCrowded(i: number): boolean {
@@ -389,28 +303,28 @@
 	}
 
 	let dragging: { id: string; grip: number } | null = null;
-	const apply = (handle: Handle, time: number, done: boolean): void =>
+	const apply = (handle: StripHandle, time: number, done: boolean): void =>
 		onchange(handle.label, handle.set(Math.min(handle.most, Math.max(handle.least, time))), handle.id, done);
 
-	function grab(event: PointerEvent, handle: Handle) {
+	function grab(event: PointerEvent, handle: StripHandle) {
 		(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
 		holdLength = frame.to;
 		dragging = { id: handle.id, grip: event.clientX - xAt(frame, handle.time) };
 	}
-	function drag(event: PointerEvent, handle: Handle) {
+	function drag(event: PointerEvent, handle: StripHandle) {
 		if (dragging?.id !== handle.id) return;
 		const time = timeAt(frame, event.clientX - dragging.grip);
 		// At the paper's end the paper grows under the hand.
 		if (handle.id !== 'fade-in' && time > frame.to * 0.97) holdLength = frame.to * 1.02;
 		apply(handle, time, false);
 	}
-	function drop(handle: Handle) {
+	function drop(handle: StripHandle) {
 		if (dragging?.id !== handle.id) return;
 		dragging = null;
 		holdLength = null;
 		apply(handle, handle.time, true);
 	}
-	function keys(event: KeyboardEvent, handle: Handle) {
+	function keys(event: KeyboardEvent, handle: StripHandle) {
 		const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
 		if (!by) return;
 		event.preventDefault();
