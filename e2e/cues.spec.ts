@@ -74,6 +74,12 @@ test('a state is held and let go; a cue is switched off; words are changed in pl
 	await expect(lens.getByRole('switch')).toHaveClass(/lit/);
 	await page.keyboard.up('Enter');
 	await expect(caption(page)).toHaveText('stop own');
+	await page.keyboard.press('2');
+	await expect(caption(page)).toHaveText(/^Cask set down at/);
+	await page.keyboard.down('3');
+	await expect(cueRows(page).filter({ hasText: 'Lens turning' }).first().getByRole('switch')).toHaveClass(/lit/);
+	await page.keyboard.up('3');
+	await expect(caption(page)).toHaveText('stop own');
 	await lens.getByRole('switch').click();
 	await hold.press('Enter');
 	await page.waitForTimeout(200);

@@ -8,6 +8,7 @@
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
+	import { isTyping } from '$lib/ui/targets';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
 	import { CuesState } from './cues.svelte';
 	import EventsTable from './EventsTable.svelte';
@@ -80,6 +81,26 @@
 		if (event.kind === 'state' && desk.held.has(event.id)) desk.raise(event, 'ends');
 	}
 
+	const digitOf = (event: KeyboardEvent): number => Number(/^(?:Digit|Numpad)([1-9])$/.exec(event.code)?.[1] ?? 0);
+	/** States that a key holds, by the digit: let go with it, whatever Shift does meanwhile. */
+	const heldBy = new Map<number, GameEvent>();
+	function keyDown(event: KeyboardEvent) {
+		if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+		if (event.key === 'x') return desk.stopAll();
+		const digit = digitOf(event);
+		const raised = digit > 0 ? desk.eventOnKey(digit, event.shiftKey) : undefined;
+		if (!raised || event.repeat) return;
+		event.preventDefault();
+		if (raised.kind === 'moment') return desk.raise(raised, 'happens');
+		heldBy.set(digit, raised);
+		if (!desk.held.has(raised.id)) desk.raise(raised, 'starts');
+	}
+	function keyUp(event: KeyboardEvent) {
+		const held = heldBy.get(digitOf(event));
+		if (held) letGo(held);
+		heldBy.delete(digitOf(event));
+	}
+
 	onMount(() => {
 		const takeBack = commands.offer(
 			() => [
@@ -88,6 +109,7 @@
 				{ id: 'cues stop', label: 'Let everything fade out', about: 'cues', keys: 'X', run: () => desk.stopAll() }
 			],
 			[
+				{ keys: '1 … 9, Shift + 1 … 9', what: 'Raise the first eighteen events; hold for a state' },
 				{ keys: 'Press a cue’s key', what: 'Fire its event as it would come from the game; hold it for a state' },
 				{ keys: 'X', what: 'Let everything fade out' }
 			]
@@ -99,11 +121,7 @@
 	});
 </script>
 
-<svelte:window
-	onkeydown={(event) => {
-		if (event.key === 'x' && !(event.target instanceof HTMLInputElement) && !event.ctrlKey) desk.stopAll();
-	}}
-/>
+<svelte:window onkeydown={keyDown} onkeyup={keyUp} />
 
 <div class="room">
 	<header>

@@ -99,7 +99,7 @@
 			>
 		</thead>
 		<tbody>
-			{#each wiring.events as event (event.id)}
+			{#each wiring.events as event, place (event.id)}
 				<tr>
 					<td
 						><input
@@ -108,7 +108,10 @@
 							maxlength="120"
 							onchange={(e) =>
 								e.currentTarget.value.trim() && setEvent(event.id, 'Name', { name: e.currentTarget.value.trim() })}
-						/><code>{event.id}</code></td
+						/><code
+							>{event.id}{#if desk.keyOf(place)}<kbd title="Test key: raises it here">{desk.keyOf(place)}</kbd
+								>{/if}</code
+						></td
 					>
 					<td>
 						<Segments
@@ -333,6 +336,16 @@
 		padding-left: 5px;
 		font-size: 12px;
 		color: var(--ink-2);
+	}
+	kbd {
+		font: inherit;
+		font-size: 11px;
+		margin-left: 8px;
+		border: 1px solid var(--brass);
+		border-bottom-width: 2px;
+		border-radius: 4px;
+		padding: 0 4px;
+		background: var(--cap-top);
 	}
 	.numbers {
 		white-space: nowrap;

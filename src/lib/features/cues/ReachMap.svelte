@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Seen from above: the listener, where it happened, and how far it is felt. Drag the place, or the circles. */
 	import { fallOff, type Reach, type ShakePreset } from '$lib/core';
+	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { CuesState } from './cues.svelte';
 
@@ -14,7 +15,7 @@
 	const left = $derived(reach ? fallOff(reach, distance) : 1);
 	/** Metres from the middle to the upper edge: so that everything is on the map, in steady steps. */
 	const span = $derived.by(() => {
-		const wanted = Math.max(8, distance * 1.25, (reach?.edge ?? 0) * 1.05);
+		const wanted = Math.max(8, distance * 1.25, distance * 0.6 + (reach?.edge ?? 0));
 		return [10, 20, 40, 80, 160, 400, 1000, 3000, 10000].find((s) => s >= wanted) ?? 20000;
 	});
 	const k = $derived(H / 2 / span);
@@ -130,7 +131,21 @@
 					max={100000}
 					step={0.05}
 					onchange={(edge, done) => setReach({ edge }, done)}
-				/>, {reach.travelSpeed ? 'arriving at' : 'at once'}
+				/>, falling
+				<span class="ease"
+					><EasePicker
+						label="falloff"
+						ease={reach.falloff}
+						falling
+						onchange={(falloff, done) => setReach({ falloff }, done)}
+					/></span
+				>
+				as one goes; measured from
+				<button
+					title="In a chase view the camera is not where the body is"
+					onclick={() => setReach({ listener: reach.listener === 'camera' ? 'body' : 'camera' }, true)}
+					>the {reach.listener}</button
+				>; {reach.travelSpeed ? 'arriving at' : 'at once'}
 				{#if reach.travelSpeed}
 					<NumberField
 						look="inline"
@@ -230,7 +245,11 @@
 	.words :global(.label) {
 		display: none !important;
 	}
-	button {
+	.ease {
+		display: inline-block;
+		vertical-align: -2px;
+	}
+	.words > button {
 		border: 0;
 		border-bottom: 1px dotted var(--lamp);
 		background: none;

@@ -96,6 +96,16 @@ describe('the cue desk', () => {
 		expect(cues().map((c) => c.on)).toEqual([true, false]);
 	});
 
+	it('events have test keys: nine, and nine more with Shift', () => {
+		const { state } = desk([]);
+		expect([state.eventOnKey(1, false)?.id, state.eventOnKey(2, false)?.id, state.eventOnKey(3, false)]).toEqual([
+			'hit',
+			'run',
+			undefined
+		]);
+		expect([0, 8, 9, 17, 18].map((place) => state.keyOf(place))).toEqual(['1', '9', '⇧1', '⇧9', '']);
+	});
+
 	it('game values stand at rest until they are set', () => {
 		const { state } = desk([]);
 		expect(state.valueNow('cold')).toBe(0.2);

@@ -122,6 +122,16 @@ export class CuesState {
 		this.held = held;
 	}
 
+	/** The event on a test key: the first nine on 1–9, the next nine with Shift. */
+	eventOnKey(digit: number, shift: boolean): GameEvent | undefined {
+		return this.session.wiring.events[digit - 1 + (shift ? 9 : 0)];
+	}
+
+	/** How the test key of the event at a place in the list is written; empty when it has none. */
+	keyOf(place: number): string {
+		return place < 9 ? String(place + 1) : place < 18 ? `⇧${place - 8}` : '';
+	}
+
 	stopAll(): void {
 		for (const { player } of this.director.viewers) player.stopAll();
 		for (const id of this.held) {
