@@ -7,12 +7,13 @@ const walls = {
 	core: [],
 	ui: [],
 	plots: ['core', 'plots', 'ui'],
-	viewport: ['core', 'ui', 'viewport'],
+	viewport: ['core', 'ui', 'viewport', 'world'],
+	world: ['core', 'world'],
 	session: ['core', 'session', 'workers'],
 	workers: ['core', 'workers'],
 	server: ['core', 'server']
 };
-const rooms = ['core', 'ui', 'plots', 'viewport', 'session', 'workers', 'server', 'features'];
+const rooms = ['core', 'ui', 'plots', 'viewport', 'session', 'workers', 'server', 'world', 'features'];
 
 const wall = (folder, allowed) => ({
 	files: [`src/lib/${folder}/**/*.{ts,svelte}`],

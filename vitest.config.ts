@@ -14,7 +14,7 @@ export default defineConfig({
 				test: {
 					name: 'unit',
 					include: [
-						'src/lib/{core,plots,ui,features,workers,viewport}/**/*.test.ts',
+						'src/lib/{core,plots,ui,features,workers,viewport,world}/**/*.test.ts',
 						'runtime/**/*.test.ts',
 						'scripts/**/*.test.ts'
 					],

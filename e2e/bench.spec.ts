@@ -205,8 +205,14 @@ test('new, copy, rename, retire and bring back', async ({ page, request }) => {
 	await expect(page.locator('img')).toHaveCount(0);
 	await page.getByRole('button', { name: 'Retire' }).click();
 	await expect(page.locator('.cap')).toHaveCount(3);
-	await page.keyboard.press('Escape');
+	await expect(page.getByRole('heading', { name: 'Knock' })).toBeVisible();
 	await page.keyboard.press('ControlOrMeta+z');
+	await expect(page.locator('.cap')).toHaveCount(4);
+	await page.getByRole('button', { name: 'Choose a preset' }).click();
+	await page.getByRole('button', { name: 'Copy this' }).click();
+	await expect(page.getByRole('heading', { name: 'Knock, copy' })).toBeVisible();
+	await page.keyboard.press('ControlOrMeta+z');
+	await expect(page.getByRole('heading', { name: 'Knock, copy' })).toHaveCount(0);
 	await expect(page.locator('.cap')).toHaveCount(4);
 });
 

@@ -23,6 +23,7 @@ const kitOf = (presets: readonly ShakePreset[]): Kit => ({
 	cues: [],
 	rigs: [],
 	courses: [],
+	world: { events: [], values: [] },
 	presets
 });
 

@@ -1,6 +1,6 @@
 /** ./dinesis bake: a course, or a game's own log of events, played through the kit's cues, as CSV on stdout. */
 import { readFileSync } from 'node:fs';
-import { bakeCourse, readEventLog, sayProblem, trackToCsv, type Course } from '../src/lib/core';
+import { bakeCourse, newCourse, readEventLog, sayProblem, trackToCsv, type Course } from '../src/lib/core';
 import { numberFlag, readArguments } from './lib/arguments';
 import { needKit } from './lib/kit-file';
 import { fail } from './lib/say';
@@ -22,7 +22,7 @@ function courseOfLog(path: string): Course {
 	const { events, seconds } = (log as { value: { events: Course['events']; seconds: number } }).value;
 	const unknown = [...new Set(events.map((e) => e.event))].filter((e) => !kit.events.some((k) => k.id === e));
 	if (unknown.length > 0) process.stderr.write(`dinesis: the kit has no event ${unknown.join(', ')}; passed over.\n`);
-	return { id: 'log', name: path, about: '', seconds: seconds + AFTER_LOG_S, path: [], events, areas: [], values: [] };
+	return { ...newCourse('log', path), steps: false, seconds: seconds + AFTER_LOG_S, events };
 }
 
 function courseOfKit(): Course {

@@ -1,5 +1,5 @@
 import { redirect } from '@sveltejs/kit';
-import { listPresets } from '$lib/server/repositories/presets';
+import { presetStore } from '$lib/server/repositories/presets';
 import { listProjects } from '$lib/server/repositories/projects';
 import type { PageServerLoad } from './$types';
 
@@ -7,6 +7,6 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = async () => {
 	const [project] = await listProjects();
 	if (!project) return {};
-	const [preset] = await listPresets(project.id);
+	const [preset] = await presetStore.list(project.id);
 	redirect(303, preset ? `/${project.slug}/bench/${preset.key}` : `/${project.slug}/bench`);
 };

@@ -37,8 +37,4 @@ const NIGHT: Dyes = {
 	}
 };
 
-let now = DAY;
-/** The colours in use. */
-export const dyesNow = (): Dyes => now;
-export const dyeBy = (theme: 'day' | 'night'): void => void (now = theme === 'night' ? NIGHT : DAY);
 export const DYES = { day: DAY, night: NIGHT } as const;

@@ -11,7 +11,7 @@ import {
 	type View
 } from '$lib/core';
 import { inkOf } from './inks';
-import { dyesNow } from './dyes';
+import type { Dyes } from './dyes';
 
 export interface StripFrame {
 	readonly width: number;
@@ -81,14 +81,14 @@ export function rulerStep(seconds: Seconds, pixels: number): Seconds {
 	return ([1, 2, 5, 10].find((s) => s * power >= least) ?? 10) * power;
 }
 
-export function drawPaper(pen: CanvasRenderingContext2D, frame: StripFrame, bands: readonly Band[]): void {
+export function drawPaper(pen: CanvasRenderingContext2D, dyes: Dyes, frame: StripFrame, bands: readonly Band[]): void {
 	const { width, height, from, to } = frame;
-	const PAPER = dyesNow().paper;
+	const { paper } = dyes;
 	const [left, right] = [MARGIN.left, width - MARGIN.right];
 	const [top, bottom] = [MARGIN.top, height - MARGIN.bottom];
-	pen.fillStyle = PAPER.back;
+	pen.fillStyle = paper.back;
 	pen.fillRect(0, 0, width, height);
-	pen.fillStyle = PAPER.hole;
+	pen.fillStyle = paper.hole;
 	const shift = ((from * 30) % 30) + 30;
 	for (let x = left - shift + 15; x < right + 30; x += 30)
 		for (const y of [7, height - 7]) {
@@ -106,13 +106,13 @@ export function drawPaper(pen: CanvasRenderingContext2D, frame: StripFrame, band
 	for (let i = Math.ceil((from / step) * 5 - 1e-6); i <= (to / step) * 5 + 1e-6; i++) {
 		const x = Math.round(xAt(frame, (i * step) / 5)) + 0.5;
 		const whole = i % 5 === 0;
-		pen.strokeStyle = whole ? PAPER.rule : PAPER.fine;
+		pen.strokeStyle = whole ? paper.rule : paper.fine;
 		pen.beginPath();
 		pen.moveTo(x, top);
 		pen.lineTo(x, bottom);
 		pen.stroke();
 		if (!whole || i < 0) continue;
-		pen.fillStyle = PAPER.ink;
+		pen.fillStyle = paper.ink;
 		pen.fillText(`${((i * step) / 5).toFixed(decimals)}${i === 0 ? ' s' : ''}`, x, bottom + 8);
 	}
 	for (const band of bands) {
@@ -120,20 +120,20 @@ export function drawPaper(pen: CanvasRenderingContext2D, frame: StripFrame, band
 		const middle = band.top + half;
 		for (const level of [-1, -0.5, 0, 0.5, 1]) {
 			const y = Math.round(middle - level * (half - 4)) + 0.5;
-			pen.strokeStyle = level === 0 ? PAPER.zero : PAPER.fine;
+			pen.strokeStyle = level === 0 ? paper.zero : paper.fine;
 			pen.beginPath();
 			pen.moveTo(left, y);
 			pen.lineTo(right, y);
 			pen.stroke();
 		}
-		pen.fillStyle = PAPER.ink;
+		pen.fillStyle = paper.ink;
 		pen.textAlign = 'right';
 		const text = band.scale < 0.01 ? String(Number(band.scale.toPrecision(2))) : String(Number(band.scale.toFixed(3)));
 		pen.fillText(`${text} ${band.unit}`, left - 8, band.top + 10);
 		pen.fillText('0', left - 8, middle);
 		pen.textAlign = 'center';
 		if (band.top > MARGIN.top) {
-			pen.strokeStyle = PAPER.zero;
+			pen.strokeStyle = paper.zero;
 			pen.beginPath();
 			pen.moveTo(0, Math.round(band.top) + 0.5);
 			pen.lineTo(width, Math.round(band.top) + 0.5);
@@ -145,6 +145,7 @@ export function drawPaper(pen: CanvasRenderingContext2D, frame: StripFrame, band
 /** Shades the gain: full band height at a gain of 1. `gain` gives the gain at a time. */
 export function drawGain(
 	pen: CanvasRenderingContext2D,
+	{ amber }: Dyes,
 	frame: StripFrame,
 	bands: readonly Band[],
 	gain: (time: Seconds) => number
@@ -175,7 +176,6 @@ export function drawGain(
 			shape.lineTo(x, y);
 			edge[i === levels.length - 1 ? 'moveTo' : 'lineTo'](x, y);
 		}
-		const { amber } = dyesNow();
 		pen.fillStyle = amber.fill;
 		pen.fill(shape);
 		pen.strokeStyle = amber.line;
@@ -189,6 +189,7 @@ export function drawGain(
 /** Draws each band's channels. `timeOf` gives the time of sample i; samples outside the paper are clipped. */
 export function drawCurves(
 	pen: CanvasRenderingContext2D,
+	{ inks }: Dyes,
 	frame: StripFrame,
 	bands: readonly Band[],
 	values: Float64Array,
@@ -209,7 +210,6 @@ export function drawCurves(
 	pen.lineWidth = width;
 	pen.lineJoin = 'round';
 	pen.globalAlpha = alpha;
-	const { inks } = dyesNow();
 	for (const band of bands) {
 		const half = (band.bottom - band.top) / 2;
 		const middle = band.top + half;
@@ -237,12 +237,12 @@ export function drawCurves(
 /** Marks where a channel bends under its ceiling: a dashed line at the ceiling, and a bar along the stretch that is bent. */
 export function drawCeilings(
 	pen: CanvasRenderingContext2D,
+	{ alarm }: Dyes,
 	frame: StripFrame,
 	bands: readonly Band[],
 	ceilings: Float64Array,
 	bentAt: (time: Seconds) => boolean
 ): void {
-	const { alarm } = dyesNow();
 	const [left, right] = [MARGIN.left, frame.width - MARGIN.right];
 	pen.save();
 	pen.strokeStyle = pen.fillStyle = alarm;

@@ -1,5 +1,5 @@
 /** The page's side of the server's endpoints. Failures are values with a sentence. */
-import type { ShakePreset, Wiring } from '$lib/core';
+import type { Course, ShakePreset, Wiring } from '$lib/core';
 
 export interface StoredPreset {
 	readonly key: string;
@@ -8,6 +8,14 @@ export interface StoredPreset {
 	/** Its place in the project's order. */
 	readonly position: number;
 	readonly document: ShakePreset;
+}
+
+export interface StoredCourse {
+	readonly key: string;
+	readonly version: number;
+	readonly savedAt: string;
+	readonly position: number;
+	readonly document: Course;
 }
 
 export interface StoredWiring {
@@ -93,6 +101,29 @@ export const fetchVersions = (slug: string, key: string): Promise<Answer<Version
 
 export const fetchVersion = (slug: string, key: string, version: number): Promise<Answer<ShakePreset>> =>
 	call('GET', `${presetsOf(slug)}/${key}/versions/${version}`);
+
+const coursesOf = (slug: string): string => `/api/projects/${slug}/courses`;
+
+export const fetchCourses = (slug: string, retired = false): Promise<Answer<StoredCourse[]>> =>
+	call('GET', `${coursesOf(slug)}${retired ? '?retired=1' : ''}`);
+
+export const createCourse = (slug: string, document: Course, note: string): Promise<Answer<StoredCourse>> =>
+	call('POST', coursesOf(slug), { document, note });
+
+export const saveCourse = (
+	slug: string,
+	key: string,
+	base: number,
+	document: Course,
+	note: string
+): Promise<Answer<{ version: number; savedAt: string }>> =>
+	call('PUT', `${coursesOf(slug)}/${key}`, { base, document, note });
+
+export const retireCourses = (
+	slug: string,
+	keys: readonly string[],
+	retired: boolean
+): Promise<Answer<{ changed: number }>> => call('PATCH', coursesOf(slug), { keys, retired });
 
 export const saveWiring = (
 	slug: string,

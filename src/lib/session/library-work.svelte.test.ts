@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newCue, newPreset, type Arrival, type ShakePreset, type Wiring } from '$lib/core';
+import { newCue, newPreset, NO_LINKS, type Arrival, type ShakePreset, type Wiring } from '$lib/core';
 import { Drafts } from './drafts';
 import { ProjectSession, WIRING } from './session.svelte';
 
@@ -13,7 +13,7 @@ const stored = (document: ShakePreset, position: number) => ({
 	position,
 	document
 });
-const empty: Wiring = { events: [], parameters: [], cues: [] };
+const empty: Wiring = { events: [], parameters: [], cues: [], world: NO_LINKS };
 
 /** A server in memory for whole libraries and the wiring. */
 class Server {
@@ -54,6 +54,11 @@ class Server {
 				return row;
 			});
 			return Response.json(made, { status: 201 });
+		}
+		if (init.method === 'POST') {
+			const row = stored(body.document, this.presets.length);
+			this.presets.push(row);
+			return Response.json(row, { status: 201 });
 		}
 		return Response.json({ version: body.base + 1, savedAt: '2026-01-01T08:00:01Z' });
 	}
@@ -101,6 +106,20 @@ describe('retiring', () => {
 		expect(list.ok && list.value.map((p) => p.key)).toEqual(['b']);
 		await session.bringBack(stored(preset('b'), 1));
 		expect([order(), server.retired.size]).toEqual(['abc', 0]);
+	});
+});
+
+describe('making', () => {
+	it('undo retires what was added, redo brings it back: nothing of it is lost', async () => {
+		expect(await session.copy('a')).toBe('a-copy');
+		expect(session.undoLabel).toBe('Add “a, copy”');
+		session.undo();
+		await settle(0);
+		expect([order(), [...server.retired]]).toEqual(['abc', ['a-copy']]);
+		session.redo();
+		await settle(0);
+		expect([session.order.at(-1), server.retired.size]).toEqual(['a-copy', 0]);
+		expect(session.preset('a-copy')!.origin).toBe('a');
 	});
 });
 

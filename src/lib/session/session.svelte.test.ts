@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newPreset, type ShakePreset } from '$lib/core';
+import { newCourse, newPreset, type ShakePreset } from '$lib/core';
 import type { StoredPreset } from './api';
 import { Drafts } from './drafts';
 import { ProjectSession } from './session.svelte';
@@ -153,6 +153,73 @@ describe('a conflict', () => {
 		const key = await session.settle('both');
 		expect(session.preset(key!)).toMatchObject({ amount: 2, name: 'Thud, mine', origin: 'thud' });
 		expect(session.preset('thud')!.amount).toBe(9);
+	});
+});
+
+it('a page that was left while it saved meets its own save again, and does not ask about it', async () => {
+	server.version = 2;
+	server.document = { ...server.document, amount: 7 };
+	await new Drafts().keep({ project: 'harbour', key: 'thud', base: 1, document: { ...server.document } });
+	const close = session.open();
+	await vi.waitFor(() => expect(session.preset('thud')!.amount).toBe(7));
+	await settle();
+	expect(session.conflict).toBeNull();
+	expect(session.keepingOf('thud')).toBe('kept');
+	expect(session.savedOf('thud')!.version).toBe(2);
+	expect(server.saves).toBe(0);
+	close();
+});
+
+describe('courses', () => {
+	const walk = { ...newCourse('walk', 'Walk'), seconds: 12 };
+	const stored = { key: 'walk', version: 3, savedAt: '2026-01-01T08:00:00Z', position: 0, document: walk };
+	const sent: unknown[] = [];
+	beforeEach(async () => {
+		sent.length = 0;
+		vi.stubGlobal('fetch', async (path: string, init: { method: string; body?: string }) => {
+			const body = init.body ? JSON.parse(init.body) : null;
+			sent.push([init.method, path.replace('/api/projects/harbour', ''), body?.base ?? body?.retired]);
+			if (init.method === 'GET') return Response.json([stored]);
+			if (init.method === 'POST')
+				return Response.json(
+					{ ...stored, key: body.document.id, version: 1, document: body.document },
+					{ status: 201 }
+				);
+			return Response.json({ version: 4, savedAt: '2026-01-01T08:00:01Z', changed: 1 });
+		});
+		expect(await session.courses.fetch()).toBe(true);
+	});
+
+	it('come once, are changed and undone like presets, and saved under their own version', async () => {
+		await session.courses.fetch();
+		expect(session.courses.list).toEqual([walk]);
+		expect(session.presets).toHaveLength(1);
+		session.courses.change('walk', 'Length', (c) => ({ ...c, seconds: 20 }), 'seconds');
+		session.courses.change('walk', 'Length', (c) => ({ ...c, seconds: 25 }), 'seconds');
+		await settle();
+		expect(sent).toEqual([
+			['GET', '/courses', undefined],
+			['PUT', '/courses/walk', 3]
+		]);
+		expect(session.undo()).toBe('Length in Walk');
+		expect(session.courses.get('walk')).toEqual(walk);
+	});
+
+	it('a copy has an id of its own; undo of adding retires it, and a retired one comes back', async () => {
+		expect(await session.courses.copy('walk')).toBe('walk-copy');
+		session.undo();
+		await settle(0);
+		expect(session.courses.order).toEqual(['walk']);
+		await session.courses.retire('walk');
+		expect(session.courses.order).toEqual([]);
+		session.undo();
+		await settle(0);
+		expect(session.courses.order).toEqual(['walk']);
+		expect(sent.slice(2)).toEqual([
+			['PATCH', '/courses', true],
+			['PATCH', '/courses', true],
+			['PATCH', '/courses', false]
+		]);
 	});
 });
 

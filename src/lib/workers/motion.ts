@@ -1,6 +1,6 @@
 /** The page's side of the motion worker: one worker, made when it is first needed, one job at a time, the newest wish first. */
 import { wrap, type Remote } from 'comlink';
-import type { Neighbour, NeighbourOptions, ShakePreset } from '$lib/core';
+import type { Kit, Neighbour, NeighbourOptions, ReadResult, ShakePreset } from '$lib/core';
 import type { Card, MotionDoor } from './protocol';
 
 interface Job {
@@ -18,6 +18,10 @@ export class MotionWorker {
 	/** Figures and drawing of a preset; `soon`: before those that wait. Rejects when the worker was closed meanwhile. */
 	card(preset: ShakePreset, soon = true): Promise<Card> {
 		return this.enqueue((door) => door.card(preset), soon);
+	}
+
+	read(text: string): Promise<ReadResult<Kit>> {
+		return this.enqueue(async (door): Promise<ReadResult<Kit>> => door.read(text), true);
 	}
 
 	neighbours(preset: ShakePreset, options: NeighbourOptions): Promise<Neighbour[]> {

@@ -70,7 +70,8 @@ describe('checks', () => {
 			parameters: [],
 			cues: [],
 			rigs: [],
-			courses: []
+			courses: [],
+			world: { events: [], values: [] }
 		};
 		expect(checkKit({ ...kit, presets: [base, { ...base, id: 'b', amount: 0 }] })[0]!.place).toBe('presets[1].amount');
 	});

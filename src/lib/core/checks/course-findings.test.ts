@@ -1,3 +1,4 @@
+import { newCourse } from '../kit/defaults';
 import { describe, expect, it } from 'vitest';
 import type { Course } from '../course/types';
 import { checkCourses } from './course-findings';
@@ -7,9 +8,10 @@ const at = (time: number, event: string, length: number | null = null) => ({
 	event,
 	length,
 	values: {},
-	place: null
+	place: null,
+	who: 0
 });
-const course: Course = { id: 'c', name: 'C', about: '', seconds: 5, path: [], events: [], areas: [], values: [] };
+const course: Course = { ...newCourse('c', 'C'), seconds: 5 };
 const found = (part: Partial<Course>): string[] =>
 	checkCourses({
 		events: [

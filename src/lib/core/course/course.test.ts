@@ -53,7 +53,8 @@ const kit = (cues: readonly Cue[], presets: readonly ShakePreset[]): Kit => ({
 	presets,
 	cues,
 	rigs: [],
-	courses: []
+	courses: [],
+	world: { events: [], values: [] }
 });
 const course = (part: Partial<Course> = {}): Course => ({
 	id: 'c',
@@ -61,6 +62,9 @@ const course = (part: Partial<Course> = {}): Course => ({
 	about: '',
 	seconds: 10,
 	path: [],
+	trace: null,
+	second: null,
+	steps: false,
 	events: [],
 	areas: [],
 	values: [],
@@ -71,7 +75,8 @@ const happens = (at: number, id: string, length: number | null = null) => ({
 	event: id,
 	length,
 	values: {},
-	place: null
+	place: null,
+	who: 0
 });
 /** x of the offset at each whole and half second. */
 const halves = (k: Kit, c: Course): number[] => {

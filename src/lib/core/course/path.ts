@@ -51,7 +51,7 @@ export function placeAt(path: CompiledPath, time: Seconds, out: Float64Array): F
 
 /**
  * Which way the body faces as the cosine and sine of half its yaw, into `out[0]` and `out[1]`: along the path from a
- * little before to a little after, level. Where it stands it keeps facing the way it came; `before` holds that.
+ * little before to a little after, level. Where it stands `out` is left as it is: it keeps facing the way it came.
  */
 export function facingAt(path: CompiledPath, time: Seconds, out: Float64Array, scratch: Float64Array): void {
 	placeAt(path, time - LOOK, scratch);

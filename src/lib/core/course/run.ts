@@ -11,12 +11,17 @@ import type { Kit } from '../kit/types';
 import { compileCurve, runCurve, type CompiledCurve } from '../math/curve';
 import type { Occurrence } from '../cues/types';
 import type { Seconds } from '../units/quantities';
-import { compilePath, facingAt, placeAt, type CompiledPath } from './path';
+import { Stride } from './gait';
+import { occurrencesOf, VIEWERS } from './happenings';
+import { compileWay, poseAt, type CompiledWay } from './way';
 import type { Course } from './types';
 
 export const GRID_HZ = 120;
 /** Of the eyes above the ground, in metres. */
-const EYE_HEIGHT = 1.62;
+export const EYE_HEIGHT = 1.62;
+
+/** What of a kit a course is played with. */
+export type Played = Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues' | 'world'>;
 
 interface Scheduled {
 	readonly at: Seconds;
@@ -26,33 +31,66 @@ interface Scheduled {
 	readonly place: readonly [number, number, number] | null;
 	readonly length: Seconds | undefined;
 	readonly key: string;
+	readonly who: number;
+}
+
+/** One viewer's body on its way. */
+export interface Body {
+	/** x, y, z of the feet, the look's orientation as a quaternion x, y, z, w. */
+	readonly pose: Float64Array;
+	/** Metres a second, level. */
+	speed: number;
+	readonly way: CompiledWay;
+	readonly stride: Stride;
+	readonly inside: Uint8Array;
+}
+
+/** Tells a viewer's player where its body stands and where its camera rests. */
+export function placeViewer(director: Director, viewer: number, pose: Float64Array): void {
+	const { player } = director.viewers[viewer]!;
+	player.setBody(pose[0]!, pose[1]!, pose[2]!);
+	player.setRest(pose[0]!, pose[1]! + EYE_HEIGHT, pose[2]!, pose[3]!, pose[4]!, pose[5]!, pose[6]!);
 }
 
 export class CourseRun {
 	readonly director: Director;
-	/** Feet of the body: x, y, z. */
-	readonly body = new Float64Array(3);
-	/** Cosine and sine of half the yaw that the body faces. */
-	readonly facing = Float64Array.of(1, 0);
-	private readonly path: CompiledPath;
+	/** By viewer. */
+	readonly bodies: readonly Body[];
 	private readonly schedule: readonly Scheduled[];
 	private readonly curves: readonly { readonly parameter: string; readonly curve: CompiledCurve }[];
-	private readonly inside: Uint8Array;
-	private readonly scratch = new Float64Array(3);
 	private next = 0;
 	private step = -1;
 
 	constructor(
-		private readonly kit: Kit,
+		private readonly kit: Played,
 		readonly course: Course,
 		options: { readonly seed?: number } = {}
 	) {
-		this.director = new Director(kit, options);
-		this.path = compilePath(course.path);
+		const ways = course.second ? [course, course.second] : [course];
+		this.director = new Director(kit, { ...options, viewers: VIEWERS.slice(0, ways.length) });
+		this.bodies = ways.map((way) => ({
+			pose: Float64Array.of(0, 0, 0, 0, 0, 0, 1),
+			speed: 0,
+			way: compileWay(way),
+			stride: new Stride(),
+			inside: new Uint8Array(course.areas.length)
+		}));
 		this.schedule = scheduleOf(kit, course);
 		this.curves = course.values.map(({ parameter, points }) => ({ parameter, curve: compileCurve(points) }));
-		this.inside = new Uint8Array(course.areas.length);
 		this.takeStep();
+	}
+
+	/** A run that stands where this one stands and goes its own way. */
+	fork(): CourseRun {
+		const copy: CourseRun = Object.create(CourseRun.prototype) as CourseRun;
+		const bodies = this.bodies.map((body) => ({
+			...body,
+			pose: body.pose.slice(),
+			way: { ...body.way, facing: body.way.facing.slice(), scratch: body.way.scratch.slice() },
+			stride: body.stride.fork(),
+			inside: body.inside.slice()
+		}));
+		return Object.assign(copy, this, { director: this.director.fork(), bodies });
 	}
 
 	/** The time of the last step. */
@@ -62,30 +100,45 @@ export class CourseRun {
 
 	/** Plays up to a time: to the last step of the grid that is not after it, nor after the course. Only forward. */
 	advanceTo(time: Seconds): void {
-		const last = Math.floor(Math.min(time, this.course.seconds) * GRID_HZ + 1e-6);
+		const last = lastStep(Math.min(time, this.course.seconds));
 		while (this.step < last) this.takeStep();
 	}
 
 	private takeStep(): void {
 		this.step++;
 		const time = this.now;
-		placeAt(this.path, time, this.body);
-		facingAt(this.path, time, this.facing, this.scratch);
-		const [x, y, z] = [this.body[0]!, this.body[1]!, this.body[2]!];
-		for (const { player } of this.director.viewers) {
-			player.setBody(x, y, z);
-			player.setRest(x, y + EYE_HEIGHT, z, 0, this.facing[1]!, 0, this.facing[0]!);
-		}
+		for (let i = 0; i < this.bodies.length; i++) this.move(i, time);
 		for (const { parameter, curve } of this.curves) this.director.set(parameter, runCurve(curve, time));
-		this.crossAreas(x, z);
+		for (let i = 0; i < this.bodies.length; i++) this.crossAreas(i);
 		for (; this.next < this.schedule.length && this.schedule[this.next]!.at <= time + 1e-9; this.next++)
 			this.raise(this.schedule[this.next]!);
 		this.director.advanceTo(time);
 	}
 
+	private move(viewer: number, time: Seconds): void {
+		const body = this.bodies[viewer]!;
+		const { pose } = body;
+		const [x, z] = [pose[0]!, pose[2]!];
+		poseAt(body.way, time, pose);
+		const [dx, dz] = [pose[0]! - x, pose[2]! - z];
+		body.speed = this.step === 0 ? 0 : Math.sqrt(dx * dx + dz * dz) * GRID_HZ;
+		placeViewer(this.director, viewer, pose);
+		if (!this.course.steps || !body.stride.advance(body.speed, 1 / GRID_HZ)) return;
+		const { world, events } = this.kit;
+		const fell = {
+			what: 'footfall',
+			phase: 'happens',
+			numbers: { speed: body.speed },
+			place: null,
+			who: viewer
+		} as const;
+		for (const occurrence of occurrencesOf(world, events, fell)) this.director.raise(occurrence);
+	}
+
 	private raise(due: Scheduled): void {
 		const event = this.kit.events.find((e) => e.id === due.event);
-		const [x, y, z] = [this.body[0]!, this.body[1]!, this.body[2]!];
+		const who = due.who < this.bodies.length ? due.who : 0;
+		const { pose } = this.bodies[who]!;
 		const { phase, values, length, key } = due;
 		this.director.raise({
 			event: due.event,
@@ -93,30 +146,37 @@ export class CourseRun {
 			values,
 			length,
 			key,
+			who: VIEWERS[who],
 			tags: event?.tags,
-			place: event?.placed ? (due.place ?? [x, y, z]) : undefined
+			place: event?.placed ? (due.place ?? [pose[0]!, pose[1]!, pose[2]!]) : undefined
 		});
 	}
 
-	private crossAreas(x: number, z: number): void {
-		for (let i = 0; i < this.inside.length; i++) {
+	private crossAreas(viewer: number): void {
+		const { inside, pose } = this.bodies[viewer]!;
+		for (let i = 0; i < inside.length; i++) {
 			const area = this.course.areas[i]!;
-			const [dx, dz] = [x - area.x, z - area.z];
+			const [dx, dz] = [pose[0]! - area.x, pose[2]! - area.z];
 			const within = dx * dx + dz * dz <= area.radius * area.radius ? 1 : 0;
-			if (within === this.inside[i]) continue;
-			this.inside[i] = within;
-			this.director.raise({ event: area.event, phase: within ? 'starts' : 'ends', key: `area ${i}` });
+			if (within === inside[i]) continue;
+			inside[i] = within;
+			const phase = within ? 'starts' : 'ends';
+			this.director.raise({ event: area.event, phase, key: `area ${i} ${viewer}`, who: VIEWERS[viewer] });
 		}
 	}
 }
 
+/** The last step of the grid that is not after a time. */
+export const lastStep = (time: Seconds): number => Math.floor(time * GRID_HZ + 1e-6);
+
 /** Everything on the timeline with its ends, in order; of what is at the same time, what stands first comes first. */
-function scheduleOf(kit: Kit, course: Course): Scheduled[] {
+function scheduleOf(kit: Pick<Kit, 'events'>, course: Course): Scheduled[] {
 	const list: Scheduled[] = [];
 	course.events.forEach((event, i) => {
 		const isState = kit.events.find((e) => e.id === event.event)?.kind === 'state';
 		const length = event.length ?? undefined;
-		const shared = { event: event.event, values: event.values, place: event.place, length, key: `course ${i}` };
+		const { values, place, who } = event;
+		const shared = { event: event.event, values, place, length, key: `course ${i}`, who };
 		list.push({ ...shared, at: event.at, phase: isState ? 'starts' : 'happens' });
 		if (isState && length !== undefined) list.push({ ...shared, at: event.at + length, phase: 'ends' });
 	});

@@ -1,6 +1,6 @@
 /** Courses: made-up stretches of gameplay, played through the cues as the game would. */
 import type { CurvePoint } from '../math/curve';
-import type { Metres, Seconds } from '../units/quantities';
+import type { Hertz, Metres, Seconds } from '../units/quantities';
 
 /** A place that the path goes through. */
 export interface Waypoint {
@@ -14,6 +14,20 @@ export interface Waypoint {
 	readonly pause: Seconds;
 }
 
+/** A recorded way: where the body was, so many times a second. */
+export interface Trace {
+	readonly hz: Hertz;
+	/** x, y, z of the feet in metres, yaw and pitch of the look in degrees, one moment after the other. */
+	readonly poses: readonly number[];
+}
+
+/** The way that one viewer takes: recorded, or made of places. */
+export interface Way {
+	readonly path: readonly Waypoint[];
+	/** Goes before the path. */
+	readonly trace: Trace | null;
+}
+
 /** An event on the timeline. A state ends by itself after its length. */
 export interface CourseEvent {
 	readonly at: Seconds;
@@ -23,6 +37,8 @@ export interface CourseEvent {
 	readonly values: Readonly<Record<string, number>>;
 	/** null: where the body is. */
 	readonly place: readonly [number, number, number] | null;
+	/** Whom it happens to: 0 the first viewer, 1 the second. */
+	readonly who: number;
 }
 
 /** A round area on the map; its state is on while the body is within. */
@@ -39,14 +55,17 @@ export interface CourseValue {
 	readonly points: readonly CurvePoint[];
 }
 
-export interface Course {
+export interface Course extends Way {
 	readonly id: string;
 	readonly name: string;
 	readonly about: string;
 	/** How long it is; what comes later is not played. */
 	readonly seconds: Seconds;
-	readonly path: readonly Waypoint[];
 	readonly events: readonly CourseEvent[];
 	readonly areas: readonly CourseArea[];
 	readonly values: readonly CourseValue[];
+	/** Whether feet fall on the way, as the project's world links say. */
+	readonly steps: boolean;
+	/** The way of a second player on the same screen; null: there is one only. */
+	readonly second: Way | null;
 }

@@ -252,7 +252,8 @@ const kit = (cues: readonly Cue[], presets = [preset('a'), preset('b', {}, 'cont
 	presets,
 	cues,
 	rigs: [],
-	courses: []
+	courses: [],
+	world: { events: [], values: [] }
 });
 
 describe('the director', () => {
@@ -310,6 +311,52 @@ describe('the director', () => {
 		director.advanceTo(3);
 		expect(director.viewers[0]!.player.offset[0]).toBe(0);
 		expect(director.engine.looseEnds.size).toBe(0);
+	});
+
+	it('goes on in the middle: what is due comes, and what a cue remembers stays', () => {
+		const once = cue({ ...when({ once: true }) }, { delay: 0.5 });
+		const director = new Director(kit([once]));
+		director.raise(happens());
+		director.advanceTo(0.2);
+		director.rewire(kit([{ ...once, feltBy: 'one' }]));
+		director.raise(happens());
+		director.advanceTo(1);
+		expect(director.viewers[0]!.player.plays.map((p) => p.trigger)).toEqual([0.5]);
+	});
+
+	it.each<[string, (lasts: Cue) => Cue[]]>([
+		['taken out', () => []],
+		['switched off', (lasts) => [{ ...lasts, on: false }]],
+		['moved to another event', (lasts) => [{ ...lasts, event: 'hit', when: 'happens' }]]
+	])('a cue that is %s while its state is on lets go of what it began', (_, change) => {
+		const lasts = cue({ event: 'run', when: 'lasts' }, { pick: [{ preset: 'b', weight: 1 }] });
+		const director = new Director(kit([lasts]));
+		director.raise({ event: 'run', phase: 'starts', key: 'k' });
+		director.advanceTo(1);
+		director.rewire(kit(change(lasts)));
+		director.advanceTo(1.1);
+		director.advanceTo(2);
+		expect(director.viewers[0]!.player.plays).toHaveLength(0);
+	});
+
+	it('takes in new game values and lets go of presets that are not in use any more', () => {
+		const director = new Director(kit([cue({}, { pick: [{ preset: 'b', weight: 1 }] })]));
+		const { player } = director.viewers[0]!;
+		director.set('cold', 0.7);
+		const fear: GameParameter = { id: 'fear', name: 'Fear', min: 0, max: 1, rest: 0.3 };
+		director.rewire({ ...kit([]), parameters: [{ ...cold, max: 0.5 }, fear], cues: [cue()] });
+		expect([player.values.get('cold'), player.values.get('fear')]).toEqual([0.5, 0.3]);
+		director.raise(happens());
+		director.advanceTo(0.1);
+		expect(player.plays.map((p) => p.presetId)).toEqual(['a']);
+		director.usePresets([preset('b', {}, 'continuous'), preset('c')]);
+		director.raise(happens());
+		director.advanceTo(3);
+		expect(player.plays).toHaveLength(0);
+		director.rewire(kit([cue({}, { pick: [{ preset: 'c', weight: 1 }] })]));
+		director.raise(happens());
+		director.advanceTo(3.1);
+		expect(player.plays.map((p) => p.presetId)).toEqual(['c']);
 	});
 
 	it('sets game values, which conditions and drives read', () => {

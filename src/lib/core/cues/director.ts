@@ -48,18 +48,53 @@ export class Director {
 		this.engine = this.newEngine(kit);
 	}
 
+	/** A director that stands where this one stands and goes its own way: the same events lead to the same motion. */
+	fork(): Director {
+		const copy = new Director({ events: [], parameters: [], presets: [], cues: [] }, { seed: this.seed, viewers: [] });
+		const forked = new Map<Play, Play>();
+		const viewers = this.viewers.map(({ id, player }) => {
+			const own = player.fork();
+			player.plays.forEach((play, i) => forked.set(play, own.plays[i]!));
+			return { id, player: own };
+		});
+		const values = viewers[0]?.player.values;
+		const engine = this.engine.fork((id) => values?.get(id));
+		Object.assign(copy, { viewers, engine, tags: this.tags, time: this.time });
+		copy.done.push(...this.done);
+		for (const [owner, list] of this.owned) {
+			const own = list.flatMap(({ viewer, play }) => {
+				const other = forked.get(play);
+				return other ? [{ viewer: viewers[this.viewers.indexOf(viewer)]!, play: other }] : [];
+			});
+			copy.owned.set(owner, own);
+		}
+		return copy;
+	}
+
 	private newEngine({ events, cues }: Pick<Kit, 'events' | 'cues'>): CueEngine {
-		const { values } = this.viewers[0]!.player;
-		const engine = new CueEngine(events, cues, { seed: this.seed, readValue: (id) => values.get(id) });
+		const values = this.viewers[0]?.player.values;
+		const engine = new CueEngine(events, cues, { seed: this.seed, readValue: (id) => values?.get(id) });
 		engine.advanceTo(this.time, () => undefined);
 		return engine;
 	}
 
-	/** Goes on with changed events and cues: what plays goes on, states that are on stay on. */
-	rewire(wiring: Pick<Kit, 'events' | 'cues'>): void {
+	/** Goes on with changed events, game values and cues: what plays goes on, what is on and set stays so. */
+	rewire(wiring: Pick<Kit, 'events' | 'parameters' | 'cues'>): void {
+		for (const { player } of this.viewers) player.values.define(wiring.parameters);
 		const before = this.engine;
 		this.engine = this.newEngine(wiring);
 		this.engine.takeOver(before);
+	}
+
+	/** Plays these presets from now on; those that are not among them any more fade out. */
+	usePresets(presets: readonly ShakePreset[]): void {
+		const ids = new Set(presets.map((preset) => preset.id));
+		for (const id of [...this.tags.keys()]) {
+			if (ids.has(id)) continue;
+			this.tags.delete(id);
+			for (const { player } of this.viewers) player.removePreset(id);
+		}
+		for (const preset of presets) if (!this.tags.has(preset.id)) this.setPreset(preset);
 	}
 
 	/** Adds a preset, or puts a changed one in the place of the one with its id. */

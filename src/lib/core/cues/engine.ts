@@ -39,6 +39,10 @@ interface Due {
 	readonly order: Order | { readonly kind: 'raise'; readonly occurrence: Occurrence; readonly depth: number };
 }
 
+/** Stands in no id and in no key. */
+const BETWEEN = '\u0000';
+const together = (id: string, key = ''): string => `${id}${BETWEEN}${key}`;
+
 const within = (value: number | undefined, { from, to }: Between): boolean =>
 	value !== undefined && (from === null || value >= from) && (to === null || value <= to);
 
@@ -64,7 +68,7 @@ export class CueEngine {
 			const event = known.get(cue.event);
 			// A cue on an event that is not there waits for nothing; a check says so.
 			if (!event || !cue.on) return;
-			const ready: Ready = {
+			this.admit({
 				cue,
 				number,
 				event,
@@ -77,17 +81,49 @@ export class CueEngine {
 				lastPick: -1,
 				repeated: 0,
 				repeatedAt: -Infinity
-			};
-			this.all.push(ready);
-			const list = this.byEvent.get(cue.event);
-			if (list) list.push(ready);
-			else this.byEvent.set(cue.event, [ready]);
+			});
 		});
 	}
 
-	/** Takes over which states are on from an engine that this one replaces. */
+	/**
+	 * Takes over from an engine that this one replaces: which states are on, what is still due, and what each cue
+	 * remembers. A cue that began something with a state and no longer lasts with it lets it go now.
+	 */
 	takeOver(before: CueEngine): void {
-		for (const state of before.lasting) this.lasting.add(state);
+		const remembered = new Map(before.all.map((ready) => [ready.cue.id, ready]));
+		for (const ready of this.all) {
+			const { lastAt, spent, asked, lastPick, repeated, repeatedAt } = remembered.get(ready.cue.id) ?? ready;
+			Object.assign(ready, { lastAt, spent, asked, lastPick, repeated, repeatedAt });
+		}
+		for (const due of before.queue) this.put(due);
+		for (const state of before.lasting) {
+			this.lasting.add(state);
+			const [event, key] = state.split(BETWEEN) as [string, string];
+			for (const { cue } of before.all) {
+				if (cue.when !== 'lasts' || cue.event !== event) continue;
+				const goesOn = this.byEvent.get(event)?.some((r) => r.cue.id === cue.id && r.cue.when === 'lasts');
+				if (!goesOn) this.letGo(cue.id, key, this.time);
+			}
+		}
+	}
+
+	/** An engine that stands where this one stands and goes its own way, with its own way to read game values. */
+	fork(readValue: (parameter: string) => number | undefined): CueEngine {
+		const copy = new CueEngine([], [], { seed: this.seed, readValue });
+		for (const ready of this.all) copy.admit({ ...ready });
+		copy.queue.push(...this.queue);
+		for (const state of this.lasting) copy.lasting.add(state);
+		for (const [cue, times] of this.cutChains) copy.cutChains.set(cue, times);
+		for (const [event, times] of this.looseEnds) copy.looseEnds.set(event, times);
+		copy.time = this.time;
+		return copy;
+	}
+
+	private admit(ready: Ready): void {
+		this.all.push(ready);
+		const list = this.byEvent.get(ready.cue.event);
+		if (list) list.push(ready);
+		else this.byEvent.set(ready.cue.event, [ready]);
 	}
 
 	get now(): Seconds {
@@ -118,7 +154,7 @@ export class CueEngine {
 	private answer(occurrence: Occurrence, at: Seconds, depth: number): void {
 		const { event, phase } = occurrence;
 		if (phase !== 'happens') {
-			const state = `${event}\u0000${occurrence.key ?? ''}`;
+			const state = together(event, occurrence.key);
 			if (phase === 'starts') {
 				// Begun twice and ended once, it would never end.
 				if (this.lasting.has(state)) return;
@@ -132,23 +168,19 @@ export class CueEngine {
 		if (!list) return;
 		for (const ready of list) {
 			const { when } = ready.cue;
-			if (when === 'lasts' && phase === 'ends') this.letGo(ready, occurrence, at);
+			if (when === 'lasts' && phase === 'ends') this.letGo(ready.cue.id, occurrence.key, at);
 			else if (when === phase || (when === 'lasts' && phase === 'starts')) this.try(ready, occurrence, at, depth);
 		}
 	}
 
-	private owner(ready: Ready, occurrence: Occurrence): string {
-		return `${ready.cue.id}\u0000${occurrence.key ?? ''}`;
-	}
-
-	private letGo(ready: Ready, occurrence: Occurrence, at: Seconds): void {
-		const owner = this.owner(ready, occurrence);
+	private letGo(cue: string, key: string | undefined, at: Seconds): void {
+		const owner = together(cue, key);
 		// What was still to come is not begun any more.
 		for (let i = this.queue.length - 1; i >= 0; i--) {
 			const { order } = this.queue[i]!;
 			if (order.kind === 'play' && order.owner === owner) this.queue.splice(i, 1);
 		}
-		this.put({ at, order: { kind: 'stop', at, cue: ready.cue.id, owner, what: 'own', cut: false } });
+		this.put({ at, order: { kind: 'stop', at, cue, owner, what: 'own', cut: false } });
 	}
 
 	private try(ready: Ready, occurrence: Occurrence, at: Seconds, depth: number): void {
@@ -175,7 +207,7 @@ export class CueEngine {
 		chance: number
 	): void {
 		const cue = ready.cue.id;
-		const owner = this.owner(ready, occurrence);
+		const owner = together(cue, occurrence.key);
 		const due = at + action.delay;
 		if (action.kind === 'play') {
 			const order = this.play(ready, action, ready.curves[index]!, occurrence, due, chance);
@@ -207,7 +239,7 @@ export class CueEngine {
 			kind: 'play',
 			at,
 			cue: ready.cue.id,
-			owner: this.owner(ready, occurrence),
+			owner: together(ready.cue.id, occurrence.key),
 			preset: action.pick[preset]!.preset,
 			strength,
 			rate: action.rate,

@@ -16,8 +16,8 @@ describe('a log of events', () => {
 		const log = read('\ufefftime,event,x,y,z,impact\n2.5,cask-set-down,1,0,-3,6.5\n1,rope-slaps,,,,\n');
 		expect(log.seconds).toBe(2.5);
 		expect(log.events).toEqual([
-			{ at: 1, event: 'rope-slaps', length: null, values: {}, place: null },
-			{ at: 2.5, event: 'cask-set-down', length: null, values: { impact: 6.5 }, place: [1, 0, -3] }
+			{ at: 1, event: 'rope-slaps', length: null, values: {}, place: null, who: 0 },
+			{ at: 2.5, event: 'cask-set-down', length: null, values: { impact: 6.5 }, place: [1, 0, -3], who: 0 }
 		]);
 	});
 

@@ -124,7 +124,7 @@ export function readEventLog(text: string): ReadResult<EventLog> {
 		}
 		if (row.phase === 'starts') open.set(state, events.length);
 		const place = row.place as [number, number, number] | null;
-		events.push({ at, event, length: null, values: row.values as Record<string, number>, place });
+		events.push({ at, event, length: null, values: row.values as Record<string, number>, place, who: 0 });
 	}
 	return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { events, seconds } };
 }

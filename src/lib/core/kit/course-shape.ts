@@ -1,6 +1,7 @@
 /** What a course looks like in a kit. */
 import { LIMITS } from './preset-shape';
 import {
+	boolean,
 	either,
 	id,
 	isRecord,
@@ -63,25 +64,54 @@ const pointList = list(
 	{ least: 1, most: 1000 }
 );
 
+const path = list(
+	object({
+		x: required(metres('to the right')),
+		y: withDefault(metres('up, of the ground'), 0),
+		z: required(metres('behind; ahead is negative')),
+		speed: withDefault(number('metres a second to the next', 0.01, 1000), 1.4),
+		pause: withDefault(seconds('standing here first'), 0)
+	}),
+	{ most: 1000 }
+);
+
+/** The most moments of a trace: an hour at thirty a second. */
+const MOST_POSES = 30 * 3600 * 5;
+
+const recorded = object({
+	hz: withDefault(number('moments a second', 1, 240), 30),
+	poses: required({
+		check(value, report) {
+			if (!Array.isArray(value) || value.length % 5 !== 0)
+				report.add(`is ${show(value)}; five numbers a moment are needed: x, y, z, yaw, pitch`);
+			else if (value.length > MOST_POSES) report.add(`has ${value.length} numbers; at most ${MOST_POSES} are read`);
+			else {
+				const bad = value.findIndex((n) => typeof n !== 'number' || !Number.isFinite(n) || Math.abs(n) > 1e6);
+				if (bad >= 0) report.addAt(bad, `is ${show(value[bad])}; a number within ±1000000 is needed`);
+			}
+		},
+		schema: () => ({ type: 'array', items: { type: 'number' }, maxItems: MOST_POSES })
+	})
+});
+const trace = either('null or a recorded way', [
+	{ when: (v) => v === null, shape: nothing },
+	{ when: isRecord, shape: recorded }
+]);
+const second = either('null or the way of a second player', [
+	{ when: (v) => v === null, shape: nothing },
+	{ when: isRecord, shape: object({ path: withDefault(path, []), trace: withDefault(trace, null) }) }
+]);
+
 /** A course. */
 export const course = object({
 	id: required(id('of the course')),
 	name: required(text('a name', 120, 1)),
 	about: withDefault(text('a description', 4000), ''),
 	seconds: required(seconds('how long it is', 0.1)),
-	path: withDefault(
-		list(
-			object({
-				x: required(metres('to the right')),
-				y: withDefault(metres('up, of the ground'), 0),
-				z: required(metres('behind; ahead is negative')),
-				speed: withDefault(number('metres a second to the next', 0.01, 1000), 1.4),
-				pause: withDefault(seconds('standing here first'), 0)
-			}),
-			{ most: 1000 }
-		),
-		[]
-	),
+	path: withDefault(path, []),
+	trace: withDefault(trace, null),
+	second: withDefault(second, null),
+	steps: withDefault(boolean('whether feet fall on the way'), false),
 	events: withDefault(
 		list(
 			object({
@@ -101,7 +131,8 @@ export const course = object({
 						{ when: Array.isArray, shape: place }
 					]),
 					null
-				)
+				),
+				who: withDefault(number('0 for the first player, 1 for the second', 0, 1, { whole: true }), 0)
 			}),
 			{ most: 100000 }
 		),

@@ -1,5 +1,6 @@
 /** New objects, ready to play. */
 import type { Cue, PlayAction } from '../cues/types';
+import type { Course } from '../course/types';
 import type { Layer, ShakePreset } from './types';
 
 /** A layer that is felt at once: a little noise on height and roll. */
@@ -66,6 +67,21 @@ export const newCue = (id: string, event: string, preset: string): Cue => ({
 	conditions: { tags: [], values: [], parameters: [], chance: 1, coolDown: 0, once: false },
 	actions: [newPlay(preset)],
 	feltBy: 'reach'
+});
+
+/** A short walk, ready to have events put on it. */
+export const newCourse = (id: string, name: string): Course => ({
+	id,
+	name,
+	about: '',
+	seconds: 20,
+	path: [],
+	trace: null,
+	second: null,
+	steps: true,
+	events: [],
+	areas: [],
+	values: []
 });
 
 /** An id made from a name that none of `taken` has: "Cask thud" → `cask-thud`, `cask-thud-2` … */

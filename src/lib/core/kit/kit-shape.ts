@@ -10,11 +10,13 @@ import {
 	object,
 	oneOf,
 	required,
+	show,
 	text,
 	withDefault,
 	type JsonSchema,
 	type Shape
 } from './shape';
+import { HAPPENINGS, WORLD_VALUES } from '../course/happenings';
 import { course } from './course-shape';
 import { cue } from './cue-shape';
 import { shakePreset, tag } from './preset-shape';
@@ -56,13 +58,50 @@ export const anyPreset: Shape = either('an object with "family": "shake", "bob" 
 	{ when: isRecord, shape: shakePreset }
 ]);
 
+const idsOf = (list: readonly { readonly id: string }[]): string[] => list.map((one) => one.id);
+
+const numbersByName: Shape = {
+	check(value, report) {
+		if (!isRecord(value)) return report.add(`is ${show(value)}; an object of names is needed`);
+		for (const [name, from] of Object.entries(value))
+			if (typeof from !== 'string') report.addAt(name, `is ${show(from)}; the name of a number is needed`);
+	},
+	schema: () => ({ type: 'object', additionalProperties: { type: 'string' } })
+};
+
+/** What the stand-in game raises, tied to the project's own events and game values. */
+export const worldLinks: Shape = object({
+	events: withDefault(
+		list(
+			object({
+				from: required(oneOf('a happening', idsOf(HAPPENINGS))),
+				event: required(id('of the event')),
+				numbers: withDefault(numbersByName, {})
+			}),
+			{ most: 1000 }
+		),
+		[]
+	),
+	values: withDefault(
+		list(
+			object({
+				from: required(oneOf('a value of the stand-in game', idsOf(WORLD_VALUES))),
+				parameter: required(id('of the game value'))
+			}),
+			{ most: 1000 }
+		),
+		[]
+	)
+});
+
 export const kitBody: Shape = object({
 	events: withDefault(list(gameEvent, { most: 10000, unique: 'id' }), []),
 	parameters: withDefault(list(parameter, { most: 10000, unique: 'id' }), []),
 	presets: withDefault(list(anyPreset, { unique: 'id' }), []),
 	cues: withDefault(list(cue, { most: 10000, unique: 'id' }), []),
 	rigs: withDefault(list(anything('a rig')), []),
-	courses: withDefault(list(course, { most: 1000, unique: 'id' }), [])
+	courses: withDefault(list(course, { most: 1000, unique: 'id' }), []),
+	world: withDefault(worldLinks, { events: [], values: [] })
 });
 
 /** The JSON Schema (2020-12) that is published with the product. */

@@ -12,6 +12,7 @@ const kit = (presets: Kit['presets']): Kit => ({
 	cues: [],
 	rigs: [],
 	courses: [],
+	world: { events: [], values: [] },
 	presets
 });
 

@@ -1,7 +1,8 @@
 /** What ties a game to its motion: its events, its values and the cues. Kept and saved as one document. */
 import type { Cue } from '../cues/types';
 import { cue } from './cue-shape';
-import { gameEvent, parameter } from './kit-shape';
+import type { WorldLinks } from '../course/happenings';
+import { gameEvent, parameter, worldLinks } from './kit-shape';
 import type { ReadResult } from './read-preset';
 import { list, object, refuseDangerousKeys, Report, withDefault } from './shape';
 import type { GameEvent, GameParameter } from './types';
@@ -10,12 +11,14 @@ export interface Wiring {
 	readonly events: readonly GameEvent[];
 	readonly parameters: readonly GameParameter[];
 	readonly cues: readonly Cue[];
+	readonly world: WorldLinks;
 }
 
 const wiring = object({
 	events: withDefault(list(gameEvent, { most: 10000, unique: 'id' }), []),
 	parameters: withDefault(list(parameter, { most: 10000, unique: 'id' }), []),
-	cues: withDefault(list(cue, { most: 10000, unique: 'id' }), [])
+	cues: withDefault(list(cue, { most: 10000, unique: 'id' }), []),
+	world: withDefault(worldLinks, { events: [], values: [] })
 });
 
 /** Checks a wiring and fills in what it leaves out. The object is the wiring's own from here on. */

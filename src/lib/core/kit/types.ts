@@ -1,4 +1,5 @@
 /** The kit's objects as they are in memory: every optional field filled in, unknown fields carried along untouched. */
+import type { WorldLinks } from '../course/happenings';
 import type { Course } from '../course/types';
 import type { Cue } from '../cues/types';
 import type { CurvePoint } from '../math/curve';
@@ -161,6 +162,8 @@ export interface Kit {
 	readonly cues: readonly Cue[];
 	readonly rigs: readonly unknown[];
 	readonly courses: readonly Course[];
+	/** What the stand-in game of the Course room raises. */
+	readonly world: WorldLinks;
 }
 
 export const isShake = (preset: ShakePreset | CarriedPreset): preset is ShakePreset => preset.family === 'shake';

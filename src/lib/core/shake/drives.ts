@@ -1,6 +1,6 @@
 /** Game values that raise and lower a preset's amount or rate while it plays. Values are constant within a frame. */
 import { compileCurve, runCurve, type CompiledCurve } from '../math/curve';
-import { clamp01 } from '../math/scalar';
+import { clamp, clamp01 } from '../math/scalar';
 import type { Drive, GameParameter } from '../kit/types';
 
 export interface CompiledDrive {
@@ -19,7 +19,22 @@ export class GameValues {
 	private readonly known = new Map<string, { readonly min: number; readonly max: number; value: number }>();
 
 	constructor(parameters: readonly GameParameter[] = []) {
-		for (const { id, min, max, rest } of parameters) this.known.set(id, { min, max, value: rest });
+		this.define(parameters);
+	}
+
+	/** Takes over what game values there are: those that were known stand where they stood, new ones at rest. */
+	define(parameters: readonly GameParameter[]): void {
+		const before = new Map(this.known);
+		this.known.clear();
+		for (const { id, min, max, rest } of parameters)
+			this.known.set(id, { min, max, value: clamp(before.get(id)?.value ?? rest, min, max) });
+	}
+
+	/** The same values, going their own way. */
+	fork(): GameValues {
+		const copy = new GameValues();
+		for (const [id, known] of this.known) copy.known.set(id, { ...known });
+		return copy;
 	}
 
 	/** Sets a value, kept within its range. An unknown one is passed over: false. */

@@ -103,6 +103,12 @@ function startLayer(layer: CompiledLayer, playSeed: number): LayerRun {
 	};
 }
 
+/** A layer's state that goes its own way; what is only remembered to save work begins empty. */
+function forkLayer(run: LayerRun, playSeed: number): LayerRun {
+	const { noise, jumps } = startLayer(run.layer, playSeed);
+	return { ...run, phases: run.phases.slice(), noise, jumps };
+}
+
 const isSwayed = (shake: CompiledShake): boolean => shake.reach !== null || shake.drives !== null;
 
 export class Play {
@@ -152,6 +158,13 @@ export class Play {
 		this.pace = rate;
 		this.swayed = isSwayed(shake);
 		this.runs = shake.layers.map((layer) => startLayer(layer, seed));
+	}
+
+	/** A play that stands where this one stands and goes its own way. */
+	fork(): Play {
+		const copy: Play = Object.assign(Object.create(Play.prototype) as Play, this);
+		copy.runs = this.runs.map((run) => forkLayer(run, this.seed));
+		return copy;
 	}
 
 	/** What it is compiled from, for the player. */

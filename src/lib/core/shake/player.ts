@@ -46,12 +46,12 @@ export type Outcome = 'started' | 'replaced' | 'restarted' | 'extended' | 'ignor
 
 export class Player {
 	/** The last frame's offset: x, y, z in metres (pixels), pitch, yaw, roll in degrees, fov in degrees (percent). */
-	readonly offset = new Float64Array(CHANNEL_COUNT);
-	private readonly presets = new Map<string, ShakePreset>();
+	readonly offset: Float64Array = new Float64Array(CHANNEL_COUNT);
+	private presets = new Map<string, ShakePreset>();
 	/** Compiled when they are first fired: a kit may hold thousands. */
-	private readonly shakes = new Map<string, CompiledShake>();
-	private readonly running: Play[] = [];
-	private readonly scratch: Scratch = createScratch();
+	private shakes = new Map<string, CompiledShake>();
+	private running: Play[] = [];
+	private scratch: Scratch = createScratch();
 	private readonly seed: number;
 	private readonly distance: boolean;
 	private fired = 0;
@@ -73,6 +73,29 @@ export class Player {
 		this.values = new GameValues(options.parameters);
 		this.distance = options.distance ?? true;
 		for (const preset of presets) if (isShake(preset)) this.presets.set(preset.id, preset);
+	}
+
+	/**
+	 * A player that stands where this one stands, with the same plays, and goes its own way: the same inputs lead it to the
+	 * same motion. Presets are shared by both.
+	 */
+	fork(): Player {
+		const copy = new Player([], { seed: this.seed, distance: this.distance });
+		const own = {
+			values: this.values.fork(),
+			presets: this.presets,
+			shakes: this.shakes,
+			running: this.running.map((play) => play.fork()),
+			fired: this.fired,
+			time: this.time,
+			lastOutcome: this.lastOutcome,
+			hasBody: this.hasBody
+		};
+		Object.assign(copy, own);
+		copy.offset.set(this.offset);
+		copy.rest.set(this.rest);
+		copy.body.set(this.body);
+		return copy;
 	}
 
 	private compiled(id: string): CompiledShake | undefined {

@@ -21,7 +21,7 @@
 	let { session, presetKey, onopen }: Props = $props();
 
 	const bench = untrack(() => new BenchState(session));
-	const preset = $derived(session.preset(presetKey));
+	const preset = $derived(session.order.length > 0 ? session.preset(presetKey) : undefined);
 	let still = $state(false);
 
 	let sheet: Sheet | undefined = $state();
@@ -52,7 +52,9 @@
 			command('vary', 'Six neighbours', 'sheet', 'V', () => sheet?.turnTo('vary')),
 			command('new', 'New preset', 'presets', '', () => openMade(session.addNew())),
 			command('copy', 'Copy this preset', 'presets', '', () => openMade(session.copy(presetKey))),
-			command('retire', 'Retire this preset', 'presets', '', retire)
+			command('retire', 'Retire this preset', 'presets', '', () => {
+				if (session.order.length > 1) void session.retire(presetKey);
+			})
 		];
 	};
 	const SHORTCUTS: readonly Shortcut[] = [
@@ -73,12 +75,6 @@
 		const key = await made;
 		if (key) onopen(key);
 	}
-	async function retire() {
-		const at = session.order.indexOf(presetKey);
-		if (session.order.length < 2 || !(await session.retire(presetKey))) return;
-		const next = session.order[Math.min(at, session.order.length - 1)];
-		if (next) onopen(next);
-	}
 	const pause = (): void => (bench.paused ? bench.goOn() : void (bench.paused = true));
 	const nextSpeed = (): void => void (bench.speed = bench.speed === 1 ? 0.25 : bench.speed === 0.25 ? 0.1 : 1);
 	const toggleLoop = (): void => bench.setLoop(bench.loop ? null : { from: 0, to: paperLength(preset!).seconds });
@@ -91,6 +87,15 @@
 		});
 	});
 	$effect(() => shows.keep());
+
+	let place = 0;
+	/** When the open preset leaves the project, by retiring or by undo, the one that takes its place is opened. */
+	$effect(() => {
+		const at = session.order.indexOf(presetKey);
+		if (at >= 0) return void (place = at);
+		const next = session.order[Math.min(place, session.order.length - 1)];
+		if (next) untrack(() => onopen(next));
+	});
 
 	/** One change of the open preset; changes with the same mark are one undo step until one says it is done. */
 	function change(label: string, recipe: (preset: ShakePreset) => ShakePreset, mark: string, done: boolean) {

@@ -78,7 +78,11 @@
 		bench.tryOut(null);
 		onchange(
 			`Take neighbour ${i + 1}`,
-			(p) => ({ ...neighbour.preset, id: p.id, name: p.name }),
+			({ ...p }) => {
+				// Its motion only: what was written about the preset meanwhile stays.
+				const { amount, rate, timing, layers } = neighbour.preset;
+				return { ...p, amount, rate, timing, layers };
+			},
 			`neighbour ${i}`,
 			true
 		);

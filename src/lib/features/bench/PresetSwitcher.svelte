@@ -27,11 +27,7 @@
 		if (key) onopen(key);
 	}
 	async function retire(close: () => void) {
-		const at = session.order.indexOf(preset.id);
-		if (!(await session.retire(preset.id))) return;
-		close();
-		const next = session.order[Math.min(at, session.order.length - 1)];
-		if (next) onopen(next);
+		if (await session.retire(preset.id)) close();
 	}
 </script>
 

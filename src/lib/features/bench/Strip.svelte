@@ -25,7 +25,7 @@
 		xAt,
 		type StripFrame
 	} from '$lib/plots/strip';
-	import { dyeBy } from '$lib/plots/dyes';
+	import { DYES } from '$lib/plots/dyes';
 	import { theme } from '$lib/ui/theme.svelte';
 	import { tidy } from '$lib/ui/number';
 	import { GALLERY_REST } from '$lib/viewport/rests';
@@ -127,21 +127,22 @@
 	// Two layers, each painted once per change: the paper with the plan in faint ink, and the same in full ink above it. While
 	// a play runs only the clip of the upper one and the playhead move: painting curves in every frame is far too slow.
 	$effect(() => {
-		const drawn = { frame, bands, track, free, seen, besideTrack, limited, limits: compileLimits, theme: theme.now };
-		dyeBy(drawn.theme);
+		const drawn = { frame, bands, track, free, seen, besideTrack, limited, limits: compileLimits };
+		const dyes = DYES[theme.now];
 		if (running || width < 10) return;
 		const draw = (
 			pen: CanvasRenderingContext2D,
 			of: Track,
 			look: { alpha?: number; width?: number; dots?: boolean }
-		): void => drawCurves(pen, drawn.frame, drawn.bands, of.values, of.count, (i) => i / of.fps, preset.view, look);
+		): void =>
+			drawCurves(pen, dyes, drawn.frame, drawn.bands, of.values, of.count, (i) => i / of.fps, preset.view, look);
 		const pen = penOf(paper);
-		drawPaper(pen, drawn.frame, drawn.bands);
-		drawGain(pen, drawn.frame, drawn.bands, gain);
+		drawPaper(pen, dyes, drawn.frame, drawn.bands);
+		drawGain(pen, dyes, drawn.frame, drawn.bands, gain);
 		if (drawn.besideTrack) draw(pen, drawn.besideTrack, { alpha: 0.75, width: 0.9 });
 		draw(pen, drawn.track, { alpha: 0.38 });
 		if (drawn.limited)
-			drawCeilings(pen, drawn.frame, drawn.bands, drawn.limits, (time) => {
+			drawCeilings(pen, dyes, drawn.frame, drawn.bands, drawn.limits, (time) => {
 				const i = Math.round(time * drawn.free.fps);
 				return i >= 0 && i < drawn.free.count && isBent(drawn.limits, drawn.free.values, i * 7);
 			});
@@ -191,10 +192,11 @@
 		seen.forEach((size, i) => (seen[i] = Math.max(size, reach[i]!)));
 		const own = layBands(channels, seen, preset.view, height);
 		const pen = penOf(paper);
-		drawPaper(pen, moving, own);
-		drawCurves(pen, moving, own, values, count, (i) => times[i]!, preset.view);
+		const dyes = DYES[theme.now];
+		drawPaper(pen, dyes, moving, own);
+		drawCurves(pen, dyes, moving, own, values, count, (i) => times[i]!, preset.view);
 		if (bench.pictureRate > 0)
-			drawCurves(pen, moving, own, values, count, (i) => times[i]!, preset.view, { dots: true });
+			drawCurves(pen, dyes, moving, own, values, count, (i) => times[i]!, preset.view, { dots: true });
 		const x = xAt(moving, now);
 		head.style.transform = `translateX(${x.toFixed(1)}px)`;
 		head.style.visibility = 'visible';

@@ -38,8 +38,11 @@
 	} as const;
 
 	$effect(() => {
-		const { events, cues } = session.wiring;
-		untrack(() => desk.director.rewire({ events, cues }));
+		const { wiring, presets } = session;
+		untrack(() => {
+			desk.director.rewire(wiring);
+			desk.director.usePresets(presets);
+		});
 	});
 
 	function addCue() {

@@ -3,7 +3,7 @@
 	import type { Cue, CueAction, PlayAction } from '$lib/core';
 	import CurveEditor from '$lib/plots/CurveEditor.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
-	import type { CuesState } from './cues.svelte';
+	import { LENGTH, type CuesState } from './cues.svelte';
 
 	let { desk, cue }: { desk: CuesState; cue: Cue } = $props();
 
@@ -13,7 +13,7 @@
 	const strength = $derived(play && typeof play.strength !== 'number' ? play.strength : null);
 	const value = $derived(event?.values.find((v) => v.id === strength?.by));
 	const top = $derived(strength ? Math.max(2, ...strength.curve.map((p) => p.value)) : 2);
-	const seen = $derived(event ? (desk.seen[event.id] ?? []) : []);
+	const seen = $derived(event && value ? desk.lastTried(event.id, value.id) : []);
 	const part = (given: number): number =>
 		value && value.max > value.min ? (given - value.min) / (value.max - value.min) : 0;
 </script>
@@ -69,6 +69,19 @@
 					onchange={(given) => desk.tryWith(event.id, v.id, given)}
 				/>
 			{/each}
+			{#if desk.asksLength(event)}
+				<NumberField
+					look="inline"
+					label="lasting"
+					unit="s"
+					value={desk.triedLength(event)}
+					min={0.01}
+					max={600}
+					step={0.01}
+					reset={3}
+					onchange={(given) => desk.tryWith(event.id, LENGTH, given)}
+				/>
+			{/if}
 		</div>
 	{/if}
 </section>

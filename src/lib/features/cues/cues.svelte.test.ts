@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { newCue, newPlay, newPreset, type Cue, type GameEvent, type ShakePreset, type Wiring } from '$lib/core';
+import {
+	newCue,
+	newPlay,
+	newPreset,
+	type Cue,
+	type GameEvent,
+	type ShakePreset,
+	type Wiring,
+	NO_LINKS
+} from '$lib/core';
 import type { ProjectSession } from '$lib/session/session.svelte';
-import { CuesState } from './cues.svelte';
+import { CuesState, LENGTH } from './cues.svelte';
 
 const thud = newPreset('thud', 'Thud');
 const hum: ShakePreset = { ...newPreset('hum', 'Hum'), timing: { ...thud.timing, mode: 'continuous' } };
@@ -19,7 +28,8 @@ function desk(cues: readonly Cue[], presets: ShakePreset[] = [thud, hum]) {
 	let wiring: Wiring = {
 		events: [hit, run],
 		parameters: [{ id: 'cold', name: 'Cold', min: 0, max: 1, rest: 0.2 }],
-		cues
+		cues,
+		world: NO_LINKS
 	};
 	const session = {
 		project: { slug: 'quay' },
@@ -61,7 +71,7 @@ describe('the cue desk', () => {
 		frames(0.1);
 		expect(state.log[0]).toBe('Thud at 1.00');
 		expect([...state.lit]).toEqual(['c']);
-		expect(state.seen.hit).toEqual([9]);
+		expect(state.lastTried('hit', 'speed')).toEqual([9]);
 		frames(1);
 		expect(state.lit.size).toBe(0);
 	});
@@ -86,6 +96,19 @@ describe('the cue desk', () => {
 		state.source = [0, 1.62, -5.5];
 		state.raise(hit, 'happens');
 		expect(Math.abs(frames(0.2)[1]!)).toBeCloseTo(near / 2, 6);
+	});
+
+	it('what lasts as long as its event is tried with a length', () => {
+		const { state, frames } = desk([
+			{ ...newCue('c', 'hit', 'thud'), actions: [{ ...newPlay('thud'), length: 'event' }] }
+		]);
+		expect([state.asksLength(hit), state.asksLength(run), state.triedLength(hit)]).toEqual([true, false, 3]);
+		state.tryWith('hit', LENGTH, 2);
+		state.raise(hit, 'happens');
+		frames(1.9);
+		expect(state.director.viewers[0]!.player.plays).toHaveLength(1);
+		frames(0.2);
+		expect(state.director.viewers[0]!.player.plays).toHaveLength(0);
 	});
 
 	it('judges cues by the presets in use, and changes them one at a time', () => {

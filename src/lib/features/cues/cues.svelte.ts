@@ -15,6 +15,9 @@ import { GALLERY_REST } from '$lib/viewport/rests';
 const LONGEST_FRAME: Seconds = 0.1;
 /** How many numbers of an event are remembered, to be marked on its curve. */
 const REMEMBERED = 8;
+/** What the length of an event is tried under; no number is called so. */
+export const LENGTH = '*length';
+const TRIED_LENGTH: Seconds = 3;
 
 export class CuesState {
 	readonly director: Director;
@@ -28,8 +31,8 @@ export class CuesState {
 	lit = $state.raw<ReadonlySet<string>>(new Set());
 	/** States that are held. */
 	held = $state.raw<ReadonlySet<string>>(new Set());
-	/** The last numbers that each event came with. */
-	seen = $state.raw<Readonly<Record<string, readonly number[]>>>({});
+	/** The last numbers that each event came with, by event and number. */
+	private seen = $state.raw<Readonly<Record<string, readonly number[]>>>({});
 	/** What was handed out last, newest first. */
 	log = $state.raw<readonly string[]>([]);
 	sceneTime: Seconds = 0;
@@ -94,6 +97,23 @@ export class CuesState {
 		return this.tries[`${event.id} ${value}`] ?? Number((range.min + ((range.max - range.min) * 2) / 3).toPrecision(2));
 	}
 
+	/** Whether a cue plays for as long as this event: then trying it needs a length. */
+	asksLength(event: GameEvent): boolean {
+		return this.session.wiring.cues.some(
+			(cue) => cue.event === event.id && cue.actions.some((a) => a.kind === 'play' && a.length === 'event')
+		);
+	}
+
+	/** The length that an event is tried with. */
+	triedLength(event: GameEvent): Seconds {
+		return this.tries[`${event.id} ${LENGTH}`] ?? TRIED_LENGTH;
+	}
+
+	/** The last numbers that an event was tried with, newest first. */
+	lastTried(event: string, value: string): readonly number[] {
+		return this.seen[`${event} ${value}`] ?? [];
+	}
+
 	tryWith(event: string, value: string, given: number): void {
 		this.tries = { ...this.tries, [`${event} ${value}`]: given };
 	}
@@ -107,14 +127,16 @@ export class CuesState {
 			values,
 			tags: event.tags,
 			place: event.placed ? this.source : undefined,
+			length: this.asksLength(event) ? this.triedLength(event) : undefined,
 			key: 'tried'
 		});
-		const first = event.values[0];
-		if (first && phase !== 'ends')
-			this.seen = {
-				...this.seen,
-				[event.id]: [values[first.id]!, ...(this.seen[event.id] ?? [])].slice(0, REMEMBERED)
-			};
+		if (phase !== 'ends') {
+			const seen = event.values.map(({ id }) => {
+				const list = [values[id]!, ...this.lastTried(event.id, id)].slice(0, REMEMBERED);
+				return [`${event.id} ${id}`, list] as const;
+			});
+			this.seen = { ...this.seen, ...Object.fromEntries(seen) };
+		}
 		if (phase === 'happens') return;
 		const held = new Set(this.held);
 		if (phase === 'starts') held.add(event.id);

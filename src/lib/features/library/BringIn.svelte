@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Presets out of a kit: what is in it, and a choice for each whose id is taken. Nothing happens before the last button. */
-	import { arrivals, readKit, sayProblem, type Arrival, type Choice } from '$lib/core';
+	import { arrivals, sayProblem, type Arrival, type Choice } from '$lib/core';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -36,7 +36,7 @@
 		if (!file) return;
 		name = file.name;
 		list = [];
-		const kit = readKit(await file.text());
+		const kit = await session.worker.read(await file.text());
 		if (!kit.ok) {
 			trouble = kit.problems.slice(0, 8).map(sayProblem);
 			return;

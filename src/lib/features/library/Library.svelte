@@ -76,7 +76,7 @@
 	}
 	function sendOut(presets: readonly ShakePreset[]) {
 		const name = presets.length === 1 ? presets[0]!.id : session.project.slug;
-		const empty = { events: [], parameters: [], cues: [], rigs: [], courses: [] };
+		const empty = { events: [], parameters: [], cues: [], rigs: [], courses: [], world: { events: [], values: [] } };
 		saveText(
 			`${name}.kit.json`,
 			writeKit({ format: KIT_FORMAT, version: KIT_VERSION, name: session.project.name, ...empty, presets })

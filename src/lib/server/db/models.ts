@@ -7,7 +7,7 @@ import {
 	type InferCreationAttributes,
 	type Sequelize
 } from 'sequelize';
-import type { Cue, GameEvent, GameParameter, ShakePreset, Wiring } from '../../core';
+import type { Course, Cue, GameEvent, GameParameter, ShakePreset, Wiring, WorldLinks } from '../../core';
 
 export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {
 	declare id: CreationOptional<string>;
@@ -17,7 +17,9 @@ export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreation
 	declare events: GameEvent[];
 	declare parameters: GameParameter[];
 	declare cues: CreationOptional<Cue[]>;
-	/** Counts the saves of events, parameters and cues. */
+	/** What the stand-in game raises. */
+	declare world: CreationOptional<WorldLinks>;
+	/** Counts the saves of events, parameters, cues and world. */
 	declare wiringVersion: CreationOptional<number>;
 	/** What a kit carries that no room works on yet, kept as it came. */
 	declare carried: Record<string, unknown>;
@@ -43,10 +45,36 @@ export class PresetVersionRow extends Model<
 	InferAttributes<PresetVersionRow>,
 	InferCreationAttributes<PresetVersionRow>
 > {
-	declare presetId: string;
+	/** The row of the preset. */
+	declare ownerId: string;
 	declare version: number;
 	declare document: ShakePreset;
 	/** Why it was made, when it was more than tuning: "restored version 4". */
+	declare note: string;
+	declare savedAt: Date;
+}
+
+export class CourseRow extends Model<InferAttributes<CourseRow>, InferCreationAttributes<CourseRow>> {
+	declare id: CreationOptional<string>;
+	declare projectId: string;
+	/** The course's id within its kit. */
+	declare key: string;
+	declare name: string;
+	declare version: number;
+	declare document: Course;
+	declare position: number;
+	declare retiredAt: CreationOptional<Date | null>;
+	declare savedAt: Date;
+}
+
+export class CourseVersionRow extends Model<
+	InferAttributes<CourseVersionRow>,
+	InferCreationAttributes<CourseVersionRow>
+> {
+	/** The row of the course. */
+	declare ownerId: string;
+	declare version: number;
+	declare document: Course;
 	declare note: string;
 	declare savedAt: Date;
 }
@@ -74,6 +102,7 @@ export function defineModels(sequelize: Sequelize): void {
 			events: DataTypes.JSON,
 			parameters: DataTypes.JSON,
 			cues: { type: DataTypes.JSON, defaultValue: [] },
+			world: { type: DataTypes.JSON, defaultValue: { events: [], values: [] } },
 			wiringVersion: { type: DataTypes.INTEGER, defaultValue: 1 },
 			carried: DataTypes.JSON,
 			createdAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW }
@@ -97,13 +126,37 @@ export function defineModels(sequelize: Sequelize): void {
 	);
 	PresetVersionRow.init(
 		{
-			presetId: { type: DataTypes.UUID, primaryKey: true },
+			ownerId: { type: DataTypes.UUID, primaryKey: true, field: 'preset_id' },
 			version: { type: DataTypes.INTEGER, primaryKey: true },
 			document: DataTypes.JSON,
 			note: DataTypes.TEXT,
 			savedAt: DataTypes.DATE
 		},
 		{ ...options, tableName: 'preset_versions' }
+	);
+	CourseRow.init(
+		{
+			id: uuid,
+			projectId: DataTypes.UUID,
+			key: DataTypes.TEXT,
+			name: DataTypes.TEXT,
+			version: DataTypes.INTEGER,
+			document: DataTypes.JSON,
+			position: DataTypes.INTEGER,
+			retiredAt: { type: DataTypes.DATE, defaultValue: null },
+			savedAt: DataTypes.DATE
+		},
+		{ ...options, tableName: 'courses' }
+	);
+	CourseVersionRow.init(
+		{
+			ownerId: { type: DataTypes.UUID, primaryKey: true, field: 'course_id' },
+			version: { type: DataTypes.INTEGER, primaryKey: true },
+			document: DataTypes.JSON,
+			note: DataTypes.TEXT,
+			savedAt: DataTypes.DATE
+		},
+		{ ...options, tableName: 'course_versions' }
 	);
 	WiringVersionRow.init(
 		{

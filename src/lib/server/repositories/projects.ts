@@ -1,6 +1,6 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { freeId, isShake, type Kit } from '../../core';
-import { PresetRow, PresetVersionRow, ProjectRow, WiringVersionRow } from '../db/models';
+import { CourseRow, CourseVersionRow, PresetRow, PresetVersionRow, ProjectRow, WiringVersionRow } from '../db/models';
 
 export interface Project {
 	readonly id: string;
@@ -22,7 +22,7 @@ export async function findProject(slug: string): Promise<Project | null> {
 /** Makes a project out of a kit, with everything the kit carries, in one transaction. */
 export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date()): Promise<Project> {
 	const taken = (await ProjectRow.findAll({ attributes: ['slug'] })).map((row) => row.slug);
-	const { format, version, name, events, parameters, presets, cues, ...carried } = kit;
+	const { format, version, name, events, parameters, presets, cues, world, courses, ...carried } = kit;
 	void format;
 	void version;
 	const shakes = presets.filter(isShake);
@@ -34,6 +34,7 @@ export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date(
 				events: [...events],
 				parameters: [...parameters],
 				cues: [...cues],
+				world,
 				carried: { ...carried, presets: presets.filter((p) => !isShake(p)) },
 				createdAt: now
 			},
@@ -53,11 +54,33 @@ export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date(
 			{ transaction, returning: true }
 		);
 		await PresetVersionRow.bulkCreate(
-			rows.map((row) => ({ presetId: row.id, version: 1, document: row.document, note: 'as it came', savedAt: now })),
+			rows.map((row) => ({ ownerId: row.id, version: 1, document: row.document, note: 'as it came', savedAt: now })),
+			{ transaction }
+		);
+		const ways = await CourseRow.bulkCreate(
+			courses.map((document, position) => ({
+				projectId: project.id,
+				key: document.id,
+				name: document.name,
+				version: 1,
+				document,
+				position,
+				savedAt: now
+			})),
+			{ transaction, returning: true }
+		);
+		await CourseVersionRow.bulkCreate(
+			ways.map((row) => ({ ownerId: row.id, version: 1, document: row.document, note: 'as it came', savedAt: now })),
 			{ transaction }
 		);
 		await WiringVersionRow.create(
-			{ projectId: project.id, version: 1, document: { events, parameters, cues }, note: 'as it came', savedAt: now },
+			{
+				projectId: project.id,
+				version: 1,
+				document: { events, parameters, cues, world },
+				note: 'as it came',
+				savedAt: now
+			},
 			{ transaction }
 		);
 		return plain(project);

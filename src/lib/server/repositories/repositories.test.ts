@@ -1,19 +1,10 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { Sequelize } from 'sequelize';
-import { newCue, newPreset, type Kit } from '../../core';
+import { Sequelize } from 'sequelize';
+import { newCourse, newCue, newPreset, openCourse, type Kit } from '../../core';
 import { connect, migrate } from '../db/connect';
 import { MIGRATIONS } from '../db/migrations';
-import {
-	addPreset,
-	findPreset,
-	findVersion,
-	listPresets,
-	listVersions,
-	retirePresets,
-	savePreset,
-	addPresets,
-	countPresets
-} from './presets';
+import { courseStore } from './courses';
+import { presetStore } from './presets';
 import { findWiring, saveWiring } from './wiring';
 import { addProject, findProject, listProjects, readFact, writeFact } from './projects';
 
@@ -26,18 +17,25 @@ const kit = (name: string, presets: Kit['presets'] = []): Kit => ({
 	presets,
 	cues: [newCue('c', 'e', 'thud')],
 	rigs: [],
-	courses: []
+	courses: [],
+	world: { events: [], values: [] }
 });
 const thud = newPreset('thud', 'Thud');
 
 let sequelize: Sequelize;
 let projectId: string;
 
-beforeAll(async () => {
-	const admin = connect(process.env.TEST_DATABASE_URL!);
-	await admin.query('DROP DATABASE IF EXISTS repositories');
-	await admin.query('CREATE DATABASE repositories');
+/** A connection that the models are not tied to. */
+async function emptyDatabase(name: string): Promise<Sequelize> {
+	const admin = new Sequelize(process.env.TEST_DATABASE_URL!, { logging: false });
+	await admin.query(`DROP DATABASE IF EXISTS ${name}`);
+	await admin.query(`CREATE DATABASE ${name}`);
 	await admin.close();
+	return new Sequelize(process.env.TEST_DATABASE_URL!.replace(/[^/]*$/, name), { logging: false });
+}
+
+beforeAll(async () => {
+	await (await emptyDatabase('repositories')).close();
 	sequelize = connect(process.env.TEST_DATABASE_URL!.replace(/[^/]*$/, 'repositories'));
 	await migrate(sequelize);
 });
@@ -76,73 +74,77 @@ describe('projects', () => {
 
 describe('presets', () => {
 	it('come back as they were, fields in their order', async () => {
-		const [stored] = await listPresets(projectId);
+		const [stored] = await presetStore.list(projectId);
 		expect(JSON.stringify(stored!.document)).toBe(JSON.stringify(thud));
 		expect(stored!.version).toBe(1);
 	});
 
 	it('a save is a new version; every earlier one is kept', async () => {
-		const saved = await savePreset(sequelize, projectId, 'thud', 1, { ...thud, amount: 2, name: '<img onerror=x>' });
+		const saved = await presetStore.save(sequelize, projectId, 'thud', 1, {
+			...thud,
+			amount: 2,
+			name: '<img onerror=x>'
+		});
 		expect(saved).toMatchObject({ state: 'saved', version: 2 });
-		expect((await findPreset(projectId, 'thud'))!.document).toMatchObject({ amount: 2, name: '<img onerror=x>' });
-		expect((await findVersion(projectId, 'thud', 1))!.amount).toBe(1);
-		expect((await listVersions(projectId, 'thud'))!.map((v) => v.version)).toEqual([2, 1]);
-		expect(await findVersion(projectId, 'thud', 9)).toBeNull();
-		expect(await listVersions(projectId, 'nobody')).toBeNull();
+		expect((await presetStore.find(projectId, 'thud'))!.document).toMatchObject({ amount: 2, name: '<img onerror=x>' });
+		expect((await presetStore.findVersion(projectId, 'thud', 1))!.amount).toBe(1);
+		expect((await presetStore.listVersions(projectId, 'thud'))!.map((v) => v.version)).toEqual([2, 1]);
+		expect(await presetStore.findVersion(projectId, 'thud', 9)).toBeNull();
+		expect(await presetStore.listVersions(projectId, 'nobody')).toBeNull();
 	});
 
 	it('a stale save changes nothing and brings the newest back', async () => {
-		await savePreset(sequelize, projectId, 'thud', 1, { ...thud, amount: 2 });
-		const stale = await savePreset(sequelize, projectId, 'thud', 1, { ...thud, amount: 3 });
+		await presetStore.save(sequelize, projectId, 'thud', 1, { ...thud, amount: 2 });
+		const stale = await presetStore.save(sequelize, projectId, 'thud', 1, { ...thud, amount: 3 });
 		expect(stale).toMatchObject({ state: 'stale', theirs: { version: 2, document: { amount: 2 } } });
-		expect((await findPreset(projectId, 'thud'))!.document.amount).toBe(2);
-		expect(await savePreset(sequelize, projectId, 'nobody', 1, thud)).toEqual({ state: 'unknown' });
+		expect((await presetStore.find(projectId, 'thud'))!.document.amount).toBe(2);
+		expect(await presetStore.save(sequelize, projectId, 'nobody', 1, thud)).toEqual({ state: 'unknown' });
 	});
 
 	it('of ten saves at once one wins', async () => {
 		const all = await Promise.all(
-			Array.from({ length: 10 }, (_, i) => savePreset(sequelize, projectId, 'thud', 1, { ...thud, amount: i }))
+			Array.from({ length: 10 }, (_, i) => presetStore.save(sequelize, projectId, 'thud', 1, { ...thud, amount: i }))
 		);
 		expect(all.filter((r) => r.state === 'saved')).toHaveLength(1);
-		expect((await listVersions(projectId, 'thud'))!).toHaveLength(2);
+		expect((await presetStore.listVersions(projectId, 'thud'))!).toHaveLength(2);
 	});
 
 	it('the id within the kit cannot be changed by a save', async () => {
-		await savePreset(sequelize, projectId, 'thud', 1, { ...thud, id: 'other' });
-		expect((await findPreset(projectId, 'thud'))!.document.id).toBe('thud');
+		await presetStore.save(sequelize, projectId, 'thud', 1, { ...thud, id: 'other' });
+		expect((await presetStore.find(projectId, 'thud'))!.document.id).toBe('thud');
 	});
 
 	it('added ones get a free id and stand at the end, also when many come at once', async () => {
-		const made = await Promise.all(Array.from({ length: 4 }, () => addPreset(sequelize, projectId, thud)));
+		const made = await Promise.all(Array.from({ length: 4 }, () => presetStore.add(sequelize, projectId, thud)));
 		expect(new Set(made.map((p) => p.key)).size).toBe(4);
 		expect(made.every((p) => p.document.id === p.key && p.key !== 'thud')).toBe(true);
-		expect((await listPresets(projectId))[0]!.key).toBe('thud');
+		expect((await presetStore.list(projectId))[0]!.key).toBe('thud');
 	});
 
 	it('retire and come back with all their versions', async () => {
-		expect(await retirePresets(projectId, ['thud'], true)).toBe(1);
-		expect(await retirePresets(projectId, ['thud'], true)).toBe(0);
-		expect(await listPresets(projectId)).toEqual([]);
-		expect(await retirePresets(projectId, ['thud'], false)).toBe(1);
-		expect(await listPresets(projectId)).toHaveLength(1);
+		expect(await presetStore.retire(projectId, ['thud'], true)).toBe(1);
+		expect(await presetStore.retire(projectId, ['thud'], true)).toBe(0);
+		expect(await presetStore.list(projectId)).toEqual([]);
+		expect(await presetStore.retire(projectId, ['thud'], false)).toBe(1);
+		expect(await presetStore.list(projectId)).toHaveLength(1);
 	});
 
 	it('many at once, all with ids of their own, in order and read back in parts', async () => {
-		const made = await addPresets(
+		const made = await presetStore.addMany(
 			sequelize,
 			projectId,
 			[thud, { ...thud, name: 'Other' }, newPreset('x', 'X')],
 			'from a kit'
 		);
 		expect(made.map((p) => p.key)).toEqual(['thud-2', 'thud-3', 'x']);
-		expect(await countPresets(projectId)).toBe(4);
-		const [first, ...rest] = await listPresets(projectId, { limit: 2 });
+		expect(await presetStore.count(projectId)).toBe(4);
+		const [first, ...rest] = await presetStore.list(projectId, { limit: 2 });
 		expect([first!.key, rest[0]!.key]).toEqual(['thud', 'thud-2']);
-		const behind = await listPresets(projectId, { after: rest[0]!.position });
+		const behind = await presetStore.list(projectId, { after: rest[0]!.position });
 		expect(behind.map((p) => p.key)).toEqual(['thud-3', 'x']);
-		expect((await listVersions(projectId, 'x'))![0]!.note).toBe('from a kit');
-		expect(await retirePresets(projectId, ['x', 'thud-3', 'gone'], true)).toBe(2);
-		expect((await listPresets(projectId, { retired: true })).map((p) => p.key)).toEqual(['thud-3', 'x']);
+		expect((await presetStore.listVersions(projectId, 'x'))![0]!.note).toBe('from a kit');
+		expect(await presetStore.retire(projectId, ['x', 'thud-3', 'gone'], true)).toBe(2);
+		expect((await presetStore.list(projectId, { retired: true })).map((p) => p.key)).toEqual(['thud-3', 'x']);
 	});
 });
 
@@ -159,11 +161,7 @@ describe('the wiring', () => {
 	});
 
 	it('of a database from before there were cues: what was carried along takes its place', async () => {
-		const admin = connect(process.env.TEST_DATABASE_URL!);
-		await admin.query('DROP DATABASE IF EXISTS before_cues');
-		await admin.query('CREATE DATABASE before_cues');
-		await admin.close();
-		const old = connect(process.env.TEST_DATABASE_URL!.replace(/[^/]*$/, 'before_cues'));
+		const old = await emptyDatabase('before_cues');
 		try {
 			await MIGRATIONS[0]!.up(old.getQueryInterface());
 			const carried = JSON.stringify({ cues: [newCue('c', 'e', 'thud')], rigs: [] });
@@ -179,6 +177,51 @@ describe('the wiring', () => {
 				{ slug: 'old', cues: [newCue('c', 'e', 'thud')], wiring_version: 1 },
 				{ slug: 'bare', cues: [], wiring_version: 1 }
 			]);
+		} finally {
+			await old.close();
+		}
+	});
+});
+
+describe('courses', () => {
+	const walk = { ...newCourse('walk', 'Walk'), seconds: 12 };
+
+	it('come with a kit, are saved as new versions and retired, never lost', async () => {
+		const own = await addProject(sequelize, { ...kit('With a course'), courses: [walk] });
+		expect(await courseStore.list(own.id)).toMatchObject([{ key: 'walk', version: 1, document: walk }]);
+		const longer = { ...walk, seconds: 30 };
+		expect(await courseStore.save(sequelize, own.id, 'walk', 1, longer)).toMatchObject({ version: 2 });
+		expect(await courseStore.save(sequelize, own.id, 'walk', 1, walk)).toMatchObject({
+			state: 'stale',
+			theirs: { version: 2, document: longer }
+		});
+		expect(await courseStore.findVersion(own.id, 'walk', 1)).toEqual(walk);
+		expect((await courseStore.add(sequelize, own.id, walk)).key).toBe('walk-2');
+		expect(await courseStore.retire(own.id, ['walk'], true)).toBe(1);
+		expect((await courseStore.list(own.id)).map((c) => c.key)).toEqual(['walk-2']);
+		expect((await courseStore.list(own.id, { retired: true })).map((c) => c.key)).toEqual(['walk']);
+	});
+
+	it('of a database from before they had a table are moved there and opened as of today', async () => {
+		const old = await emptyDatabase('before_courses');
+		try {
+			for (const { up } of MIGRATIONS.slice(0, 2)) await up(old.getQueryInterface());
+			const id = '00000000-0000-4000-8000-000000000001';
+			const carried = JSON.stringify({ courses: [{ id: 'walk', name: 'Walk', seconds: 12, path: [] }] });
+			await old.query(
+				`INSERT INTO projects (id, slug, name, events, parameters, carried, created_at)
+				 VALUES ($1, 'old', 'Old', '[]', '[]', $2, now())`,
+				{ bind: [id, carried] }
+			);
+			await MIGRATIONS[2]!.up(old.getQueryInterface());
+			const [rows] = await old.query('SELECT key, name, version, document FROM courses');
+			const [row] = rows as { key: string; name: string; version: number; document: unknown }[];
+			expect(row).toMatchObject({ key: 'walk', name: 'Walk', version: 1 });
+			expect(openCourse(row!.document)).toMatchObject({ ok: true, value: { steps: false, second: null, trace: null } });
+			const [versions] = await old.query('SELECT version, note FROM course_versions');
+			expect(versions).toEqual([{ version: 1, note: 'as it came' }]);
+			const [[project]] = (await old.query('SELECT world FROM projects')) as unknown as [[{ world: unknown }]];
+			expect(project.world).toEqual({ events: [], values: [] });
 		} finally {
 			await old.close();
 		}

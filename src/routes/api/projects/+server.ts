@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { object, string } from 'yup';
-import { KIT_FORMAT, KIT_VERSION } from '$lib/core';
+import { KIT_FORMAT, KIT_VERSION, NO_LINKS } from '$lib/core';
 import { database } from '$lib/server/db/connect';
 import { readBody } from '$lib/server/http';
 import { addProject } from '$lib/server/repositories/projects';
@@ -12,7 +12,7 @@ const schema = object({ name: string().trim().required('a name is needed').max(1
 export const POST: RequestHandler = async ({ request }) => {
 	const body = await readBody(request, schema);
 	if (!body.ok) return body.response;
-	const empty = { events: [], parameters: [], presets: [], cues: [], rigs: [], courses: [] };
+	const empty = { events: [], parameters: [], presets: [], cues: [], rigs: [], courses: [], world: NO_LINKS };
 	const project = await addProject(database(), {
 		format: KIT_FORMAT,
 		version: KIT_VERSION,

@@ -3,7 +3,7 @@ import { array, boolean, mixed, object, string } from 'yup';
 import { isId, openPreset, type ShakePreset } from '$lib/core';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
-import { addPreset, addPresets, listPresets, retirePresets } from '$lib/server/repositories/presets';
+import { presetStore } from '$lib/server/repositories/presets';
 import type { RequestHandler } from './$types';
 
 /** The most that one answer holds. */
@@ -27,7 +27,7 @@ export const GET: RequestHandler = ({ params, url }) =>
 		const limit = Number(url.searchParams.get('limit') ?? PAGE);
 		if (!Number.isInteger(limit) || limit < 1 || limit > PAGE)
 			return problem(400, `limit: a whole number up to ${PAGE}`);
-		return json(await listPresets(project.id, { after, limit, retired: url.searchParams.has('retired') }));
+		return json(await presetStore.list(project.id, { after, limit, retired: url.searchParams.has('retired') }));
 	});
 
 /** Adds a preset; its id is changed when it is taken. */
@@ -37,7 +37,7 @@ export const POST: RequestHandler = ({ request, params }) =>
 		if (!body.ok) return body.response;
 		const preset = openPreset(body.value.document);
 		if (!preset.ok) return problem(422, 'The preset is not sound.', [...preset.problems]);
-		return json(await addPreset(database(), project.id, preset.value, body.value.note), { status: 201 });
+		return json(await presetStore.add(database(), project.id, preset.value, body.value.note), { status: 201 });
 	});
 
 /** Adds many presets, all or none. */
@@ -51,7 +51,7 @@ export const PUT: RequestHandler = ({ request, params }) =>
 			if (!preset.ok) return problem(422, `Preset ${i + 1} is not sound; none was added.`, [...preset.problems]);
 			sound.push(preset.value);
 		}
-		return json(await addPresets(database(), project.id, sound, body.value.note), { status: 201 });
+		return json(await presetStore.addMany(database(), project.id, sound, body.value.note), { status: 201 });
 	});
 
 /** Takes presets out of use, or brings them back. */
@@ -61,5 +61,5 @@ export const PATCH: RequestHandler = ({ request, params }) =>
 		if (!body.ok) return body.response;
 		const keys = body.value.keys as string[];
 		if (!keys.every(isId)) return problem(400, 'keys: ids of presets are needed');
-		return json({ changed: await retirePresets(project.id, keys, body.value.retired) });
+		return json({ changed: await presetStore.retire(project.id, keys, body.value.retired) });
 	});

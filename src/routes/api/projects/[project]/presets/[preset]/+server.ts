@@ -3,7 +3,7 @@ import { boolean, mixed, number, object, string } from 'yup';
 import { openPreset } from '$lib/core';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
-import { findPreset, retirePresets, savePreset } from '$lib/server/repositories/presets';
+import { presetStore } from '$lib/server/repositories/presets';
 import type { RequestHandler } from './$types';
 
 const saving = object({
@@ -17,7 +17,7 @@ const unknown = (key: string): Response => problem(404, `There is no preset "${k
 
 export const GET: RequestHandler = ({ params }) =>
 	withProject(params.project, async (project) => {
-		const found = await findPreset(project.id, params.preset);
+		const found = await presetStore.find(project.id, params.preset);
 		return found ? json(found) : unknown(params.preset);
 	});
 
@@ -29,7 +29,7 @@ export const PUT: RequestHandler = ({ request, params }) =>
 		const preset = openPreset(body.value.document);
 		if (!preset.ok) return problem(422, 'The preset is not sound.', [...preset.problems]);
 		const { base, note } = body.value;
-		const result = await savePreset(database(), project.id, params.preset, base, preset.value, note);
+		const result = await presetStore.save(database(), project.id, params.preset, base, preset.value, note);
 		if (result.state === 'unknown') return unknown(params.preset);
 		if (result.state === 'stale')
 			return json(
@@ -48,6 +48,6 @@ export const PATCH: RequestHandler = ({ request, params }) =>
 	withProject(params.project, async (project) => {
 		const body = await readBody(request, retiring);
 		if (!body.ok) return body.response;
-		const changed = await retirePresets(project.id, [params.preset], body.value.retired);
+		const changed = await presetStore.retire(project.id, [params.preset], body.value.retired);
 		return changed > 0 ? json({ retired: body.value.retired }) : unknown(params.preset);
 	});

@@ -1,10 +1,10 @@
 import { json } from '@sveltejs/kit';
 import { problem, withProject } from '$lib/server/http';
-import { listVersions } from '$lib/server/repositories/presets';
+import { presetStore } from '$lib/server/repositories/presets';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = ({ params }) =>
 	withProject(params.project, async (project) => {
-		const versions = await listVersions(project.id, params.preset);
+		const versions = await presetStore.listVersions(project.id, params.preset);
 		return versions ? json(versions) : problem(404, `There is no preset "${params.preset}" in this project.`);
 	});

@@ -1,0 +1,11 @@
+import { openCourse, type Course } from '../../core';
+import { CourseRow, CourseVersionRow } from '../db/models';
+import { DocumentStore } from './documents';
+
+/** Earlier documents lack what courses have learned since; opening fills it in. */
+const open = (document: Course): Course => {
+	const opened = openCourse(document);
+	return opened.ok ? opened.value : document;
+};
+
+export const courseStore = new DocumentStore<Course>(CourseRow, CourseVersionRow, undefined, open);

@@ -1,0 +1,245 @@
+/** The grounds at Morrowskerry as they are walked: built from the same list that is collided with. */
+import * as THREE from 'three';
+import { CASK, DOOR, SEA_LEVEL, SOLIDS, type Look, type Solid } from '$lib/world/grounds';
+import {
+	beam,
+	bell,
+	farLight,
+	flat,
+	halo,
+	HAZE,
+	lantern,
+	lit,
+	mesh,
+	rail,
+	rock,
+	sea,
+	skerry,
+	sky,
+	stars
+} from './scenery';
+
+const COLOURS: Record<Look, string> = {
+	stone: '#4a545b',
+	pale: '#8b8675',
+	wood: '#5d4a36',
+	iron: '#1d2831',
+	paint: '#7c3a2c'
+};
+const EDGES: Record<Look, string> = {
+	stone: '#39434a',
+	pale: '#6d6859',
+	wood: '#47372a',
+	iron: '#141c23',
+	paint: '#5c2a20'
+};
+
+/** Where casks stand and how far the door is open: what moves in the grounds besides the players. */
+export interface Moving {
+	readonly casks: readonly {
+		readonly x: number;
+		readonly y: number;
+		readonly z: number;
+		readonly qx: number;
+		readonly qy: number;
+		readonly qz: number;
+		readonly qw: number;
+	}[];
+	readonly doorOpen: number;
+}
+
+export interface Grounds {
+	readonly scene: THREE.Scene;
+	/** Moves sea, beams and lights to a time in seconds. */
+	move(time: number): void;
+	put(moving: Moving): void;
+}
+
+/** Solids of one look in one mesh with their edges drawn: steps must be seen one by one. */
+function build(look: Look): THREE.Group {
+	const group = new THREE.Group();
+	const material = flat(COLOURS[look]);
+	const line = new THREE.LineBasicMaterial({ color: EDGES[look] });
+	for (const solid of SOLIDS) {
+		if (solid.look !== look || solid.hidden) continue;
+		if (isRail(solid)) {
+			group.add(railing(solid, material));
+			continue;
+		}
+		const box = new THREE.BoxGeometry(...solid.size);
+		const part = new THREE.Mesh(box, material);
+		part.position.set(...solid.at);
+		part.rotation.set(0, solid.turn ?? 0, solid.tip ?? 0);
+		part.add(new THREE.LineSegments(new THREE.EdgesGeometry(box), line));
+		group.add(part);
+	}
+	return group;
+}
+
+const isRail = ({ look, size }: Solid): boolean => look === 'iron' && size[1] === 1.1;
+
+/** A rail is seen as posts and two bars. */
+function railing({ at, size, turn }: Solid, iron: THREE.Material): THREE.Group {
+	const group = new THREE.Group();
+	const [long, high] = size;
+	for (const y of [0.52, 0.05]) group.add(mesh(new THREE.BoxGeometry(long, 0.05, 0.05), iron, 0, y, 0));
+	const count = Math.max(2, Math.round(long / 1.6) + 1);
+	for (let i = 0; i < count; i++)
+		group.add(mesh(new THREE.BoxGeometry(0.06, high, 0.06), iron, (i / (count - 1) - 0.5) * (long - 0.06), 0, 0));
+	group.position.set(...at);
+	group.rotation.y = turn ?? 0;
+	return group;
+}
+
+function cask(): THREE.Group {
+	const group = new THREE.Group();
+	const { radius, height } = CASK;
+	const profile = [-0.5, -0.25, 0, 0.25, 0.5].map(
+		(t) => new THREE.Vector2(radius * (0.82 + 0.18 * Math.cos(t * Math.PI * 0.98)), t * height)
+	);
+	const wood = flat('#7a5532', { side: THREE.DoubleSide });
+	const hoop = flat('#232c33');
+	group.add(new THREE.Mesh(new THREE.LatheGeometry(profile, 12), wood));
+	for (const end of [-1, 1]) {
+		const lid = mesh(new THREE.CircleGeometry(radius * 0.82, 12), flat('#5f4227'), 0, end * height * 0.49, 0);
+		lid.rotation.x = (-end * Math.PI) / 2;
+		const ring = mesh(new THREE.TorusGeometry(radius * 0.95, 0.02, 4, 16), hoop, 0, end * height * 0.27, 0);
+		ring.rotation.x = Math.PI / 2;
+		group.add(lid, ring);
+	}
+	return group;
+}
+
+/** The lamp room's roof light, and what else stands about. */
+function furniture(): THREE.Group {
+	const group = new THREE.Group();
+	const iron = flat('#1d2831');
+	group.add(mesh(new THREE.CylinderGeometry(1.25, 1.35, 0.5, 10), flat('#2a343b'), 0, 3.5, 7.5));
+	group.add(mesh(new THREE.CylinderGeometry(1, 1, 1.7, 10), lit('#ffdf9a'), 0, 4.6, 7.5));
+	group.add(mesh(new THREE.ConeGeometry(1.5, 1.1, 10), flat('#5c2a20'), 0, 6, 7.5));
+	for (let i = 0; i < 5; i++) {
+		const turn = (i / 5) * Math.PI * 2;
+		group.add(mesh(new THREE.BoxGeometry(0.07, 1.7, 0.07), iron, Math.sin(turn), 4.6, 7.5 + Math.cos(turn)));
+	}
+	// Windows of the lamp room, and the glow behind them.
+	for (const x of [-2.4, 2.4]) group.add(mesh(new THREE.BoxGeometry(0.9, 1, 0.05), lit('#f2b75c'), x, 1.7, 5.28));
+	// The crane at the yard's edge.
+	const jib = mesh(new THREE.BoxGeometry(0.16, 5.4, 0.16), iron, 22.2, -0.4, -2.2);
+	const arm = mesh(new THREE.BoxGeometry(0.14, 4.6, 0.14), iron, 20.6, 2, -2.6);
+	arm.rotation.z = 1.02;
+	const rope = mesh(new THREE.CylinderGeometry(0.015, 0.015, 2.6, 4), iron, 18.7, 1.8, -2.6);
+	group.add(jib, arm, rope, mesh(new THREE.BoxGeometry(0.22, 0.3, 0.22), flat('#a8752c'), 18.7, 0.4, -2.6));
+	// Lamps on posts, so that each level has a light to be judged by.
+	for (const [x, y, z] of [
+		[9.6, -3, 5],
+		[23.4, -3, 8.4],
+		[24.4, -6, -11.4],
+		[-20.4, -3, 7.4]
+	] as const) {
+		group.add(mesh(new THREE.CylinderGeometry(0.04, 0.06, 2.6, 6), iron, x, y + 1.3, z));
+		group.add(mesh(new THREE.OctahedronGeometry(0.16, 0), lit('#ffcf82'), x, y + 2.7, z));
+		const glow = halo(1.9, 0.6);
+		glow.position.set(x, y + 2.7, z);
+		group.add(glow);
+	}
+	for (const [x, z, r, h, seed] of [
+		[-8, -5, 7, 8, 3],
+		[4, -9, 5, 6.5, 9],
+		[30, 2, 8, 7, 17],
+		[6, 16, 12, 11, 29],
+		[-24, 12, 7, 6, 41]
+	] as const) {
+		const stone = rock(r, h, seed, '#323c44', 2);
+		stone.position.set(x, SEA_LEVEL - 2.6, z);
+		group.add(stone);
+	}
+	return group;
+}
+
+function door(): THREE.Group {
+	const hinge = new THREE.Group();
+	const leaf = mesh(
+		new THREE.BoxGeometry(DOOR.width, DOOR.height, 0.07),
+		flat('#6a3226'),
+		DOOR.width / 2,
+		DOOR.height / 2,
+		0
+	);
+	leaf.add(mesh(new THREE.SphereGeometry(0.05, 6, 5), flat('#a8752c'), DOOR.width / 2 - 0.12, -0.1, -0.06));
+	hinge.add(leaf);
+	hinge.position.set(DOOR.at[0] - DOOR.width / 2, DOOR.at[1], DOOR.at[2]);
+	return hinge;
+}
+
+/** Somebody else, as one sees them: a coat, a head, a lantern. */
+export function figure(): THREE.Group {
+	const group = new THREE.Group();
+	group.add(mesh(new THREE.CapsuleGeometry(0.24, 0.85, 3, 8), flat('#27434f'), 0, 0.75, 0));
+	group.add(mesh(new THREE.IcosahedronGeometry(0.15, 1), flat('#b08a68'), 0, 1.55, 0));
+	group.add(mesh(new THREE.ConeGeometry(0.24, 0.2, 8), flat('#c9a227'), 0, 1.7, 0));
+	group.add(mesh(new THREE.OctahedronGeometry(0.09, 0), lit('#ffcf82'), 0.32, 0.8, -0.2));
+	const glow = halo(0.8, 0.6);
+	glow.position.set(0.32, 0.8, -0.2);
+	group.add(glow);
+	return group;
+}
+
+export function createGrounds(): Grounds {
+	const scene = new THREE.Scene();
+	scene.fog = new THREE.Fog(HAZE.getHex(), 70, 430);
+	scene.add(sky(), stars(), new THREE.HemisphereLight('#a3bfd2', '#2c3438', 1.5));
+	const afterglow = new THREE.DirectionalLight('#ffb377', 1.5);
+	afterglow.position.set(-60, 26, -110);
+	const fill = new THREE.DirectionalLight('#8fb0cf', 0.8);
+	fill.position.set(30, 40, 50);
+	const room = new THREE.PointLight('#ffb25e', 9, 9, 1.4);
+	room.position.set(0, 2.4, 7.4);
+	scene.add(afterglow, fill, room);
+	for (const look of Object.keys(COLOURS) as Look[]) scene.add(build(look));
+	const water = sea(true);
+	const island = farLight();
+	island.position.set(32, SEA_LEVEL, -176);
+	const reef = skerry();
+	reef.position.set(-17, SEA_LEVEL + 0.2, -47);
+	const bellPost = bell();
+	bellPost.position.set(2.15, 0.02, -4.3);
+	const storm = lantern();
+	storm.position.set(-1.16, 0, -1.22);
+	const leaf = door();
+	scene.add(water.mesh, island, reef, bellPost, rail(), storm, furniture(), leaf);
+	const farBeam = beam(230, 0.34);
+	farBeam.position.set(32, SEA_LEVEL + 29.7, -176);
+	const ownBeam = beam(140, 0.1);
+	ownBeam.position.set(0, 4.6, 7.5);
+	const farHalo = halo(34, 0.85);
+	farHalo.position.copy(farBeam.position);
+	const ownHalo = halo(7, 0.7);
+	ownHalo.position.copy(ownBeam.position);
+	scene.add(farBeam, ownBeam, farHalo, ownHalo);
+	const casks: THREE.Group[] = [];
+	return {
+		scene,
+		move(time) {
+			water.uniforms.time.value = time;
+			farBeam.rotation.y = time * 0.42 + 0.55;
+			ownBeam.rotation.y = -time * 0.3 + 0.9;
+		},
+		put({ casks: states, doorOpen }) {
+			while (casks.length < states.length) {
+				casks.push(cask());
+				scene.add(casks[casks.length - 1]!);
+			}
+			states.forEach(({ x, y, z, qx, qy, qz, qw }, i) => {
+				casks[i]!.position.set(x, y, z);
+				casks[i]!.quaternion.set(qx, qy, qz, qw);
+			});
+			leaf.rotation.y = doorOpen * 1.75;
+		}
+	};
+}
+
+/** As they stand before anybody came. */
+export const UNTOUCHED = (casks: readonly (readonly [number, number, number])[]): Moving => ({
+	casks: casks.map(([x, y, z]) => ({ x, y: y + CASK.height / 2, z, qx: 0, qy: 0, qz: 0, qw: 1 })),
+	doorOpen: 0
+});

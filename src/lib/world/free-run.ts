@@ -1,0 +1,267 @@
+/**
+ * A free run through the grounds: keys and looking in, bodies, happenings and world values out, on the same fixed grid that
+ * courses are played on. What it raises comes from the physics: how fast one fell, how hard a cask hit.
+ */
+import { Stride, type Happening } from '$lib/core';
+import { DOOR, SEA_LEVEL, SECOND_START, START, ZONES } from './grounds';
+import { Physics, STEP_HZ, type CaskState, type Rapier, type Walker } from './physics';
+
+export interface Wish {
+	/** −1 back … 1 ahead; −1 left … 1 right. */
+	ahead: number;
+	right: number;
+	creep: boolean;
+	run: boolean;
+	jump: boolean;
+	hold: boolean;
+	/** Where one looks, in degrees: positive left and up. */
+	yaw: number;
+	pitch: number;
+}
+
+export const noWish = (): Wish => ({
+	ahead: 0,
+	right: 0,
+	creep: false,
+	run: false,
+	jump: false,
+	hold: false,
+	yaw: 0,
+	pitch: 0
+});
+
+/** Metres a second. */
+export const SPEEDS = { creep: 0.8, walk: 1.6, run: 4.2 } as const;
+const JUMP_SPEED = 4.3;
+const GRAVITY = 9.81;
+/** Metres a second, each second: on the ground, and in the air. */
+const PUSH = 14;
+const PUSH_IN_AIR = 3;
+/** A wall takes the speed that runs into it within this time: the edge of a step does not. */
+const YIELD_S = 0.08;
+/** Speed is told over this time: a step's edge is no stop. */
+const SPEED_S = 0.15;
+const RUNNING_FROM = 2.8;
+const RUNNING_UNTIL = 2.2;
+/** A fall that is no more than a step down is no landing. */
+const LEAST_LANDING = 1.2;
+/** In the air for less than this is a step. */
+const LEAST_AIR = 0.12;
+/** Two impacts of a cask closer together than this are one. */
+const IMPACT_PAUSE = 0.15;
+
+const towards = (from: number, to: number, most: number): number =>
+	from < to ? Math.min(to, from + most) : Math.max(to, from - most);
+
+/** One body and what it has been doing. */
+class Runner {
+	/** Feet x, y, z in metres; yaw and pitch in degrees. */
+	readonly pose = new Float64Array(5);
+	speed = 0;
+	private readonly velocity = [0, 0] as [number, number];
+	private up = 0;
+	private inAir = 0;
+	private readonly stride = new Stride();
+	private readonly on = new Set<string>();
+	private readonly moved = new Float64Array(3);
+	private readonly safe: [number, number, number];
+	private jumped = false;
+
+	constructor(
+		private readonly walker: Walker,
+		private readonly number: number,
+		start: readonly [number, number, number]
+	) {
+		this.safe = [...start];
+		this.readPose(0, 0);
+	}
+
+	step(wish: Wish, dt: number, tell: (happening: Happening) => void): void {
+		this.push(wish, dt);
+		const wasOnGround = this.walker.onGround;
+		if (wish.jump && wasOnGround && !this.jumped) {
+			this.up = JUMP_SPEED;
+			this.say(tell, 'jump');
+		}
+		this.jumped = wish.jump;
+		this.up -= GRAVITY * dt;
+		const falling = -this.up;
+		this.walker.move(this.velocity[0] * dt, this.up * dt, this.velocity[1] * dt, this.up <= 0, this.moved);
+		// A wall takes the speed that ran into it; a ceiling the jump's.
+		const [mx, my, mz] = [this.moved[0]! / dt, this.moved[1]!, this.moved[2]! / dt];
+		const yields = Math.min(1, dt / YIELD_S);
+		if (Math.abs(mx) < Math.abs(this.velocity[0])) this.velocity[0] += (mx - this.velocity[0]) * yields;
+		if (Math.abs(mz) < Math.abs(this.velocity[1])) this.velocity[1] += (mz - this.velocity[1]) * yields;
+		if (this.up > 0 && my < this.up * dt * 0.5) this.up = 0;
+		this.speed += (Math.hypot(mx, mz) - this.speed) * Math.min(1, dt / SPEED_S);
+		if (this.walker.onGround && this.up <= 0) this.land(falling, tell);
+		else this.inAir += dt;
+		this.readPose(wish.yaw, wish.pitch);
+		if (this.walker.onGround && this.stride.advance(this.speed, dt)) this.say(tell, 'footfall', { speed: this.speed });
+		this.tellStates(wish, tell);
+		this.keepFromTheSea();
+	}
+
+	/** Ends all states: the run is over. */
+	rest(tell: (happening: Happening) => void): void {
+		for (const what of [...this.on]) this.switch(what, false, tell);
+	}
+
+	private push({ ahead, right, creep, run, yaw }: Wish, dt: number): void {
+		const length = Math.max(1, Math.hypot(ahead, right));
+		const pace = creep ? SPEEDS.creep : run ? SPEEDS.run : SPEEDS.walk;
+		const turn = (yaw * Math.PI) / 180;
+		const [a, r] = [(ahead / length) * pace, (right / length) * pace];
+		// Yaw 0 looks along −z, positive turns left.
+		const wantX = -Math.sin(turn) * a + Math.cos(turn) * r;
+		const wantZ = -Math.cos(turn) * a - Math.sin(turn) * r;
+		const most = (this.walker.onGround ? PUSH : PUSH_IN_AIR) * dt;
+		this.velocity[0] = towards(this.velocity[0], wantX, most);
+		this.velocity[1] = towards(this.velocity[1], wantZ, most);
+	}
+
+	private land(falling: number, tell: (happening: Happening) => void): void {
+		if (this.inAir >= LEAST_AIR && falling >= LEAST_LANDING) this.say(tell, 'landing', { speed: falling });
+		this.inAir = 0;
+		this.up = 0;
+		const { x, y, z } = this.walker.place;
+		this.safe[0] = x;
+		this.safe[1] = y;
+		this.safe[2] = z;
+	}
+
+	private tellStates(wish: Wish, tell: (happening: Happening) => void): void {
+		const moving = this.walker.onGround;
+		const wasRunning = this.on.has('running');
+		this.switch('running', moving ? this.speed > (wasRunning ? RUNNING_UNTIL : RUNNING_FROM) : wasRunning, tell);
+		this.switch('creeping', moving && wish.creep && this.speed > 0.2, tell);
+		this.switch('airborne', this.inAir >= LEAST_AIR, tell);
+		this.switch('holding', wish.hold, tell);
+		const [x, y, z] = [this.pose[0]!, this.pose[1]!, this.pose[2]!];
+		for (const zone of ZONES) this.switch(zone.happening, zone.holds(x, y, z), tell);
+	}
+
+	isOn(what: string): boolean {
+		return this.on.has(what);
+	}
+
+	private switch(what: string, on: boolean, tell: (happening: Happening) => void): void {
+		if (on === this.on.has(what)) return;
+		if (on) this.on.add(what);
+		else this.on.delete(what);
+		tell({ what, phase: on ? 'starts' : 'ends', numbers: {}, place: null, who: this.number });
+	}
+
+	private say(tell: (happening: Happening) => void, what: string, numbers: Record<string, number> = {}): void {
+		tell({ what, phase: 'happens', numbers, place: null, who: this.number });
+	}
+
+	private readPose(yaw: number, pitch: number): void {
+		const { x, y, z } = this.walker.place;
+		this.pose[0] = x;
+		this.pose[1] = y;
+		this.pose[2] = z;
+		this.pose[3] = yaw;
+		this.pose[4] = pitch;
+	}
+
+	/** Whoever falls in is pulled out where they stood last. */
+	private keepFromTheSea(): void {
+		if (this.pose[1]! > SEA_LEVEL + 0.4) return;
+		this.walker.put(...this.safe);
+		this.up = this.inAir = 0;
+		this.velocity.fill(0);
+	}
+}
+
+export class FreeRun {
+	readonly runners: readonly Runner[];
+	/** World values, each 0–1. */
+	readonly values: Record<string, number> = { exertion: 0, exposure: 0, hold: 0, pace: 0 };
+	/** How far the lamp room's door stands open, 1–0. */
+	doorOpen = 1;
+	private readonly physics: Physics;
+	private readonly lastImpact: number[];
+	private doorLeft = 0;
+	private wasIndoors = true;
+	private steps = 0;
+
+	constructor(rapier: Rapier, viewers = 1) {
+		this.physics = new Physics(rapier);
+		this.runners = [START, SECOND_START]
+			.slice(0, viewers)
+			.map((start, i) => new Runner(this.physics.addWalker(...start), i, start));
+		this.lastImpact = this.physics.casks.map(() => -Infinity);
+	}
+
+	get now(): number {
+		return this.steps / STEP_HZ;
+	}
+
+	get casks(): readonly CaskState[] {
+		return this.physics.casks;
+	}
+
+	/** One step of 1/120 s; `tell` hears what happened in it. */
+	step(wishes: readonly Wish[], tell: (happening: Happening) => void): void {
+		const dt = 1 / STEP_HZ;
+		this.steps++;
+		this.runners.forEach((runner, i) => runner.step(wishes[i]!, dt, tell));
+		this.physics.step();
+		this.hearCasks(tell);
+		this.swingDoor(dt, tell);
+		this.drift(wishes[0]!, dt);
+	}
+
+	/** Everything that lasts ends. */
+	end(tell: (happening: Happening) => void): void {
+		for (const runner of this.runners) runner.rest(tell);
+		if (this.doorLeft > 0) tell(this.door('ends'));
+		this.physics.free();
+	}
+
+	private hearCasks(tell: (happening: Happening) => void): void {
+		this.physics.casks.forEach(({ impact, x, y, z }, i) => {
+			if (impact === 0 || this.now - this.lastImpact[i]! < IMPACT_PAUSE) return;
+			this.lastImpact[i] = this.now;
+			tell({ what: 'impact', phase: 'happens', numbers: { speed: impact }, place: [x, y, z], who: 0 });
+		});
+	}
+
+	/** It falls shut behind whoever comes out, and opens again for whoever comes near. */
+	private swingDoor(dt: number, tell: (happening: Happening) => void): void {
+		const indoors = this.runners[0]!.isOn('indoors');
+		if (this.wasIndoors && !indoors && this.doorLeft <= 0) {
+			this.doorLeft = DOOR.seconds;
+			tell(this.door('starts'));
+		}
+		this.wasIndoors = indoors;
+		if (this.doorLeft > 0) {
+			this.doorLeft -= dt;
+			this.doorOpen = Math.max(0, this.doorLeft / DOOR.seconds);
+			if (this.doorLeft > 1e-9) return;
+			this.doorLeft = 0;
+			tell(this.door('ends'));
+		} else {
+			const [x, , z] = this.runners[0]!.pose;
+			const near = Math.hypot(x! - DOOR.at[0], z! - DOOR.at[2]) < 1.3;
+			this.doorOpen = towards(this.doorOpen, near || indoors ? 1 : this.doorOpen, dt * 2);
+		}
+	}
+
+	private door(phase: 'starts' | 'ends'): Happening {
+		return { what: 'door', phase, numbers: {}, place: DOOR.at, length: DOOR.seconds, who: 0 };
+	}
+
+	private drift(wish: Wish, dt: number): void {
+		const { values } = this;
+		const [runner] = this.runners;
+		const effort = runner!.speed / SPEEDS.run;
+		const clamp = (value: number): number => Math.min(1, Math.max(0, value));
+		values.exertion = clamp(values.exertion! + dt * (effort > 0.6 ? effort / 12 : -1 / 15));
+		const cold = runner!.isOn('indoors') ? -1 / 8 : runner!.isOn('gallery') ? 1 / 20 : 1 / 60;
+		values.exposure = clamp(values.exposure! + dt * cold);
+		values.hold = towards(values.hold!, wish.hold ? 1 : 0, dt * 4);
+		values.pace = clamp(effort);
+	}
+}
