@@ -11,7 +11,8 @@ export type { FireOptions, Player, PlayerOptions } from '../src/lib/core/shake/p
 export { Director, type DirectorOptions, type Viewer } from '../src/lib/core/cues/director';
 export type { Occurrence, Order } from '../src/lib/core/cues/types';
 export { bakeCourse, type BakeOptions } from '../src/lib/core/course/bake';
-export { CourseRun, GRID_HZ } from '../src/lib/core/course/run';
+export { Replay } from '../src/lib/core/course/replay';
+export { CourseRun, GRID_HZ, placeViewer } from '../src/lib/core/course/run';
 export type { Course } from '../src/lib/core/course/types';
 export type { Play } from '../src/lib/core/shake/play';
 export { applyCeilings, compileCeilings, type Ceilings } from '../src/lib/core/chain/ceiling';

@@ -101,5 +101,11 @@ export type {
 	Start,
 	Timing
 } from './kit/types';
+export { hear } from './analysis/onsets';
+export type { Heard, Onset } from './analysis/onsets';
+export { sortEvents, takeToCourse, traceToPath, trimCourse } from './course/edit';
+export { soundToTake, type SoundLinks } from './course/from-sound';
+export { Recorder } from './course/record';
+export { readWav, type Sound } from './formats/wav';
 export { trackToCsv } from './formats/csv';
 export { readEventLog, type EventLog } from './formats/event-log';

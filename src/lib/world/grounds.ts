@@ -56,6 +56,8 @@ export function flight(look: Look, from: Triple, to: Triple, width: number, step
 
 /** A slope along x between two edges. */
 export function ramp(look: Look, from: Triple, to: Triple, width: number): Solid {
+	// From left to right, or its upper side would be below.
+	if (to[0] < from[0]) return ramp(look, to, from, width);
 	const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
 	const long = Math.hypot(dx, dy);
 	const thick = 0.3;
@@ -153,3 +155,26 @@ export const ZONES: readonly Zone[] = [
 	{ happening: 'indoors', holds: (x, y, z) => z > 5.4 && z < 9.6 && Math.abs(x) < 4 && Math.abs(y) < 0.5 },
 	{ happening: 'quay', holds: (x, y, z) => y < -5.4 && z < -2.9 && x > 8 }
 ];
+
+/** What is farther up than this from where one was is no ground one could step on, in metres. */
+const STEP_UP = 0.6;
+
+/**
+ * Height of the ground at a place of the map, of several levels the one nearest to `near`; where there is none, `near` itself:
+ * a course may go where nothing was built.
+ */
+export function groundAt(x: number, z: number, near: number): number {
+	let best = near;
+	let off = Infinity;
+	for (const { at, size, tip = 0, turn = 0, look } of SOLIDS) {
+		if (turn !== 0 || look === 'iron' || look === 'paint' || (look === 'pale' && tip === 0)) continue;
+		if (Math.abs(z - at[2]) > size[2] / 2 || Math.abs(x - at[0]) > (size[0] * Math.cos(tip)) / 2) continue;
+		const top = at[1] + size[1] / 2 / Math.cos(tip) + (x - at[0]) * Math.tan(tip);
+		// Steps lie above what they stand on.
+		const away = Math.abs(top - near) + (top > near + STEP_UP ? 1 : 0);
+		if (away >= off) continue;
+		off = away;
+		best = top;
+	}
+	return best;
+}
