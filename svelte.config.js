@@ -14,7 +14,8 @@ export default {
 			mode: 'auto',
 			directives: {
 				'default-src': ['none'],
-				'script-src': ['self'],
+				// The physics of the free run is WebAssembly that ships with the page.
+				'script-src': ['self', 'wasm-unsafe-eval'],
 				'style-src': ['self'],
 				'style-src-attr': ['unsafe-inline'],
 				'img-src': ['self', 'data:', 'blob:'],

@@ -105,6 +105,8 @@ export { hear } from './analysis/onsets';
 export type { Heard, Onset } from './analysis/onsets';
 export { sortEvents, takeToCourse, traceToPath, trimCourse } from './course/edit';
 export { soundToTake, type SoundLinks } from './course/from-sound';
+export { presetsOf, surveyCourse } from './course/survey';
+export type { Survey, SurveyPlay } from './course/survey';
 export { Recorder } from './course/record';
 export { readWav, type Sound } from './formats/wav';
 export { trackToCsv } from './formats/csv';

@@ -20,7 +20,7 @@ import {
 } from './scenery';
 
 const COLOURS: Record<Look, string> = {
-	stone: '#4a545b',
+	stone: '#5a646a',
 	pale: '#8b8675',
 	wood: '#5d4a36',
 	iron: '#1d2831',
@@ -79,7 +79,7 @@ function build(look: Look): THREE.Group {
 const isRail = ({ look, size }: Solid): boolean => look === 'iron' && size[1] === 1.1;
 
 /** A rail is seen as posts and two bars. */
-function railing({ at, size, turn }: Solid, iron: THREE.Material): THREE.Group {
+function railing({ at, size, turn, tip }: Solid, iron: THREE.Material): THREE.Group {
 	const group = new THREE.Group();
 	const [long, high] = size;
 	for (const y of [0.52, 0.05]) group.add(mesh(new THREE.BoxGeometry(long, 0.05, 0.05), iron, 0, y, 0));
@@ -87,7 +87,7 @@ function railing({ at, size, turn }: Solid, iron: THREE.Material): THREE.Group {
 	for (let i = 0; i < count; i++)
 		group.add(mesh(new THREE.BoxGeometry(0.06, high, 0.06), iron, (i / (count - 1) - 0.5) * (long - 0.06), 0, 0));
 	group.position.set(...at);
-	group.rotation.y = turn ?? 0;
+	group.rotation.set(0, turn ?? 0, tip ?? 0);
 	return group;
 }
 
@@ -187,10 +187,10 @@ export function figure(): THREE.Group {
 export function createGrounds(): Grounds {
 	const scene = new THREE.Scene();
 	scene.fog = new THREE.Fog(HAZE.getHex(), 70, 430);
-	scene.add(sky(), stars(), new THREE.HemisphereLight('#a3bfd2', '#2c3438', 1.5));
+	scene.add(sky(), stars(), new THREE.HemisphereLight('#b4cbdb', '#3a4246', 2.1));
 	const afterglow = new THREE.DirectionalLight('#ffb377', 1.5);
 	afterglow.position.set(-60, 26, -110);
-	const fill = new THREE.DirectionalLight('#8fb0cf', 0.8);
+	const fill = new THREE.DirectionalLight('#9fbcd8', 1.1);
 	fill.position.set(30, 40, 50);
 	const room = new THREE.PointLight('#ffb25e', 9, 9, 1.4);
 	room.position.set(0, 2.4, 7.4);

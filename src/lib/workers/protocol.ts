@@ -1,5 +1,17 @@
-/** What the page asks of the motion worker. Everything that crosses is plain data. */
-import type { Kit, Measure, Neighbour, NeighbourOptions, OutlineLine, ReadResult, ShakePreset } from '$lib/core';
+/** What the page asks of its workers. Everything that crosses is plain data. */
+import type {
+	Course,
+	Heard,
+	Kit,
+	Measure,
+	Neighbour,
+	NeighbourOptions,
+	OutlineLine,
+	Played,
+	ReadResult,
+	ShakePreset,
+	Survey
+} from '$lib/core';
 
 /** A preset as it is shown in lists: its figures and its little drawing. */
 export interface Card {
@@ -13,4 +25,12 @@ export interface MotionDoor {
 	/** Reads and checks a kit: a large one takes longer than a page may stand still. */
 	read(text: string): Promise<ReadResult<Kit>>;
 	neighbours(preset: ShakePreset, options: NeighbourOptions): Neighbour[];
+}
+
+export interface CourseDoor {
+	survey(kit: Played, course: Course, columns: number, seed: number): Survey;
+	/** The course's offsets as CSV; `progress` hears how much is done, 0–1. */
+	bake(kit: Played, course: Course, fps: number, seed: number, progress: (part: number) => void): string;
+	/** What of a WAV file can set motion off. */
+	hear(bytes: ArrayBuffer, sensitivity: number): ReadResult<Heard>;
 }

@@ -86,6 +86,18 @@ const rail = (a: Triple, b: Triple): Solid => {
 	};
 };
 
+/** A rail along a slope or a flight that runs along x. */
+const slopedRail = (a: Triple, b: Triple): Solid => {
+	if (b[0] < a[0]) return slopedRail(b, a);
+	const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
+	return {
+		at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + 0.55, a[2]],
+		size: [Math.hypot(dx, dy) + 0.06, 1.1, 0.08],
+		tip: Math.atan2(dy, dx),
+		look: 'iron'
+	};
+};
+
 /** The gallery's rail, an arc that is open towards the tower. */
 function galleryRail(): Solid[] {
 	const { centre, radius } = GALLERY;
@@ -119,6 +131,8 @@ export const SOLIDS: readonly Solid[] = [
 	rail([-4, 0, 4.7], [-4, 0, 5.4]),
 	// East: stairs down to the crane yard.
 	...flight('stone', [4, 0, 3.5], [10, -3, 3.5], 2, 17),
+	slopedRail([4, 0, 2.5], [10, -3, 2.5]),
+	slopedRail([4, 0, 4.5], [10, -3, 4.5]),
 	between('stone', [10, FOOT, -3], [24, -3, 9]),
 	rail([10, -3, 9], [24, -3, 9]),
 	rail([24, -3, -3], [24, -3, 9]),
@@ -136,6 +150,8 @@ export const SOLIDS: readonly Solid[] = [
 	rail([25, -6, -12], [25, -6, -3]),
 	// West: a slipway down to the boat ledge.
 	ramp('pale', [-4, 0, 3.5], [-13, -3, 3.5], 2.4),
+	slopedRail([-4, 0, 2.3], [-13, -3, 2.3]),
+	slopedRail([-4, 0, 4.7], [-13, -3, 4.7]),
 	between('stone', [-21, FOOT, -1], [-13, -3, 8]),
 	rail([-21, -3, -1], [-13, -3, -1]),
 	rail([-21, -3, 8], [-13, -3, 8]),

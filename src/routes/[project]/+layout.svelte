@@ -26,7 +26,8 @@
 	const rooms = [
 		{ path: 'bench', label: 'Bench', about: 'tune one preset', keys: 'G B' },
 		{ path: 'library', label: 'Library', about: 'all presets, by how they feel', keys: 'G L' },
-		{ path: 'cues', label: 'Cues', about: 'what sets the camera moving', keys: 'G C' }
+		{ path: 'cues', label: 'Cues', about: 'what sets the camera moving', keys: 'G C' },
+		{ path: 'course', label: 'Course', about: 'try it in a stretch of play', keys: 'G P' }
 	];
 	const addressOf = (path: string): string => `/${session.project.slug}/${path}`;
 	const open = (key: string): void => void goto(addressOf(`bench/${key}`));
@@ -93,6 +94,7 @@
 			'g b': plain(() => void goto(addressOf('bench'))),
 			'g l': plain(() => void goto(addressOf('library'))),
 			'g c': plain(() => void goto(addressOf('cues'))),
+			'g p': plain(() => void goto(addressOf('course'))),
 			n: plain(() => theme.turn()),
 			'?': plain(() => (shortcuts = true)),
 			'Shift+?': plain(() => (shortcuts = true))

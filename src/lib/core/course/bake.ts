@@ -1,9 +1,8 @@
 /** A course as a table of samples. */
 import type { Track } from '../analysis/sample';
-import type { Kit } from '../kit/types';
 import { CHANNEL_COUNT } from '../units/channels';
 import type { Hertz } from '../units/quantities';
-import { CourseRun } from './run';
+import { CourseRun, type Played } from './run';
 import type { Course } from './types';
 
 export interface BakeOptions {
@@ -17,7 +16,11 @@ export interface BakeOptions {
  * The offset at each of `fps` pictures a second, from 0 to the course's end: what stood at the last step of the grid. Rates
  * that divide 120 meet the grid exactly. Null when `progress` gave up. Throws a RangeError for a rate that is not above 0.
  */
-export function bakeCourse(kit: Kit, course: Course, { fps = 60, seed = 1, progress }: BakeOptions = {}): Track | null {
+export function bakeCourse(
+	kit: Played,
+	course: Course,
+	{ fps = 60, seed = 1, progress }: BakeOptions = {}
+): Track | null {
 	if (!(fps > 0 && fps < Infinity)) throw new RangeError(`Pictures a second must be above 0; it is ${fps}.`);
 	const count = Math.floor(course.seconds * fps + 1e-9) + 1;
 	const values = new Float64Array(count * CHANNEL_COUNT);

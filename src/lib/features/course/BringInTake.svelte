@@ -1,0 +1,246 @@
+<script lang="ts">
+	/** A game's log of events, or a sound, as a take. Nothing happens before the last button. */
+	import {
+		freeId,
+		newCourse,
+		readEventLog,
+		sayProblem,
+		soundToTake,
+		type Course,
+		type EventLog,
+		type GameEvent,
+		type Heard
+	} from '$lib/core';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import type { CourseWorker } from '$lib/workers/course';
+
+	interface Props {
+		session: ProjectSession;
+		worker: CourseWorker;
+		open: boolean;
+		onclose: () => void;
+		onmade: (id: string) => void;
+	}
+	let { session, worker, open, onclose, onmade }: Props = $props();
+
+	/** After the last event of a log the course goes on so long. */
+	const AFTER = 3;
+	let name = $state('');
+	let trouble = $state.raw<readonly string[]>([]);
+	let log = $state.raw<EventLog | null>(null);
+	let sound = $state.raw<ArrayBuffer | null>(null);
+	let heard = $state.raw<Heard | null>(null);
+	let sensitivity = $state(0.6);
+	let onsetIs = $state('');
+	let loudnessIs = $state('');
+	let declare = $state(true);
+	let over = $state(false);
+	const wiring = $derived(session.wiring);
+	const unknown = $derived(
+		log ? [...new Set(log.events.map((e) => e.event))].filter((id) => !wiring.events.some((e) => e.id === id)) : []
+	);
+	const ready = $derived(log !== null || (heard !== null && (onsetIs !== '' || loudnessIs !== '')));
+
+	$effect(() => {
+		if (open) return;
+		name = '';
+		trouble = [];
+		log = sound = heard = null;
+		onsetIs = loudnessIs = '';
+	});
+
+	async function read(file: File | undefined) {
+		if (!file) return;
+		name = file.name;
+		trouble = [];
+		log = sound = heard = null;
+		if (/\.wav$/i.test(file.name) || file.type.includes('wav')) {
+			sound = await file.arrayBuffer();
+			onsetIs ||= wiring.events.find((e) => e.kind === 'moment')?.id ?? '';
+			await listen();
+			return;
+		}
+		const found = readEventLog(await file.text());
+		if (found.ok) log = found.value;
+		else trouble = found.problems.slice(0, 8).map(sayProblem);
+	}
+	async function listen() {
+		if (!sound) return;
+		const found = await worker.hear(sound, sensitivity);
+		if (found.ok) heard = found.value;
+		else trouble = found.problems.map(sayProblem);
+	}
+	/** What the log shows of an event: its numbers with the range that came, whether it lasts, whether it has places. */
+	function declared(id: string, { events }: EventLog): GameEvent {
+		const mine = events.filter((e) => e.event === id);
+		const numbers = [...new Set(mine.flatMap((e) => Object.keys(e.values)))].slice(0, 16);
+		return {
+			id,
+			name: id.charAt(0).toUpperCase() + id.slice(1).replaceAll('-', ' '),
+			kind: mine.some((e) => e.length !== null) ? 'state' : 'moment',
+			placed: mine.some((e) => e.place !== null),
+			tags: [],
+			values: numbers.map((number) => {
+				const came = mine.flatMap((e) => (e.values[number] === undefined ? [] : [e.values[number]]));
+				const [min, max] = [Math.min(0, ...came), Math.max(...came)];
+				return { id: number, unit: '', min, max: max > min ? max : min + 1 };
+			})
+		};
+	}
+	async function make() {
+		const title = name.replace(/\.[^.]*$/, '').slice(0, 120) || 'Take';
+		let take: Course;
+		if (log) {
+			const found = log;
+			if (declare && unknown.length > 0) {
+				session.rewire(`Declare events of ${title}`, (w) => ({
+					...w,
+					events: [...w.events, ...unknown.map((id) => declared(id, found))]
+				}));
+				session.seal();
+			}
+			const base = newCourse(freeId(title, []), title);
+			take = { ...base, about: `From ${name}.`, steps: false, seconds: found.seconds + AFTER, events: found.events };
+		} else {
+			const event = wiring.events.find((e) => e.id === onsetIs) ?? null;
+			const parameter = wiring.parameters.find((p) => p.id === loudnessIs) ?? null;
+			take = { ...soundToTake(title, heard!, { event, parameter }), about: `From the sound ${name}.` };
+		}
+		const id = await session.courses.add(take, `from ${name}`.slice(0, 200));
+		if (id === null) return;
+		onclose();
+		onmade(id);
+	}
+</script>
+
+<Dialog title="Bring in a take" {open} {onclose} wide>
+	<label
+		class="drop"
+		class:over
+		ondragover={(e) => {
+			e.preventDefault();
+			over = true;
+		}}
+		ondragleave={() => (over = false)}
+		ondrop={(e) => {
+			e.preventDefault();
+			over = false;
+			void read(e.dataTransfer?.files[0]);
+		}}
+	>
+		<b>{name || 'Choose a file, or drop it here'}</b>
+		<span>A log of events (CSV or JSON lines: time, event, numbers, place), or a sound (WAV).</span>
+		<input
+			class="visually-hidden"
+			type="file"
+			accept=".csv,.jsonl,.ndjson,.json,.txt,.wav,audio/wav"
+			onchange={(e) => void read(e.currentTarget.files?.[0])}
+		/>
+	</label>
+	{#if trouble.length > 0}
+		<div role="alert">
+			<p>This file cannot be read as it is; nothing was taken:</p>
+			<ul>
+				{#each trouble as line, i (i)}<li>{line}</li>{/each}
+			</ul>
+		</div>
+	{/if}
+	{#if log}
+		<p>
+			<b>{log.events.length}</b> events in <b>{log.seconds.toFixed(1)} s</b>.
+			{#if unknown.length > 0}Not declared here yet: {unknown.slice(0, 8).join(', ')}{unknown.length > 8
+					? ' …'
+					: ''}.{/if}
+		</p>
+		{#if unknown.length > 0}
+			<label class="line"
+				><input type="checkbox" bind:checked={declare} /> declare {unknown.length === 1 ? 'it' : 'them'}, with the
+				numbers that came</label
+			>
+		{/if}
+	{/if}
+	{#if heard}
+		<p>
+			<b>{heard.onsets.length}</b> onsets in <b>{heard.seconds.toFixed(1)} s</b>.
+			<NumberField
+				look="inline"
+				label="sensitivity"
+				value={sensitivity}
+				min={0}
+				max={1}
+				step={0.01}
+				reset={0.6}
+				onchange={(v, done) => {
+					sensitivity = v;
+					if (done) void listen();
+				}}
+			/>
+		</p>
+		<label class="line"
+			>an onset is <select bind:value={onsetIs}>
+				<option value="">nothing</option>
+				{#each wiring.events as e (e.id)}<option value={e.id}>{e.name}</option>{/each}
+			</select></label
+		>
+		<label class="line"
+			>loudness is <select bind:value={loudnessIs}>
+				<option value="">nothing</option>
+				{#each wiring.parameters as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
+			</select></label
+		>
+		{#if wiring.events.length === 0}<p>No event is declared yet: the Cues room does that.</p>{/if}
+	{/if}
+	<div class="acts"><button class="go" disabled={!ready} onclick={make}>Make a take</button></div>
+</Dialog>
+
+<style>
+	.drop {
+		display: grid;
+		gap: 2px;
+		padding: 16px;
+		border: 1.5px dashed var(--rule-strong);
+		border-radius: var(--radius);
+		text-align: center;
+		cursor: pointer;
+	}
+	.drop span {
+		color: var(--ink-2);
+	}
+	.over,
+	.drop:focus-within {
+		border-color: var(--lamp);
+		background: var(--lamp-wash);
+	}
+	.line {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		margin: 4px 0;
+	}
+	select {
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--field);
+		padding: 2px 6px;
+	}
+	.acts {
+		display: flex;
+		justify-content: flex-end;
+		margin-top: 10px;
+	}
+	.go {
+		border: 1px solid var(--lamp);
+		border-radius: 6px;
+		background: var(--lamp-light);
+		color: var(--on-lamp);
+		font-weight: 600;
+		padding: 4px 14px;
+		cursor: pointer;
+	}
+	.go:disabled {
+		opacity: 0.45;
+		cursor: default;
+	}
+</style>

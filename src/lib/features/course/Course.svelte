@@ -1,0 +1,435 @@
+<script lang="ts">
+	/** A stretch of gameplay: played, scrubbed, changed on the map and the timeline; or walked through oneself. */
+	import { onMount, untrack } from 'svelte';
+	import Pause from '@lucide/svelte/icons/pause';
+	import Play from '@lucide/svelte/icons/play';
+	import SkipBack from '@lucide/svelte/icons/skip-back';
+	import StepForward from '@lucide/svelte/icons/step-forward';
+	import { CHANNEL_COUNT, takeToCourse, TRACE_NUMBERS, trimCourse, type Way } from '$lib/core';
+	import { courseKey } from '$lib/session/courses.svelte';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import { useCommands } from '$lib/ui/commands.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+	import { isTyping } from '$lib/ui/targets';
+	import { CourseWorker } from '$lib/workers/course';
+	import { CourseState, eyesOf } from './course.svelte';
+	import CourseHead from './CourseHead.svelte';
+	import CourseMap from './CourseMap.svelte';
+	import CourseSheet from './CourseSheet.svelte';
+	import { FreePlay } from './free.svelte';
+	import FreeSheet from './FreeSheet.svelte';
+	import { clockOf } from './lanes';
+	import RunWindow from './RunWindow.svelte';
+	import Timeline from './Timeline.svelte';
+
+	interface Props {
+		session: ProjectSession;
+		/** The course in the address; empty: the first one. */
+		id: string;
+		onopen: (id: string) => void;
+	}
+	let { session, id, onopen }: Props = $props();
+
+	const worker = new CourseWorker();
+	const desk = untrack(() => new CourseState(session, worker));
+	const free = untrack(() => new FreePlay(session));
+	const commands = useCommands();
+	const course = $derived(desk.course);
+	const going = $derived(free.phase !== 'idle');
+	let freeViewers = $state(1);
+	/** Names of what plays in the picture. */
+	let heard = $state('');
+	let unknown = $derived(session.courses.order !== null && id !== '' && !session.courses.get(id));
+	const viewers = $derived(going ? freeViewers : course?.second ? 2 : 1);
+
+	$effect(() => {
+		const { order } = session.courses;
+		if (!order) return;
+		const wanted = id !== '' && session.courses.get(id) ? id : (order[0] ?? '');
+		untrack(() => desk.open(wanted));
+		if (wanted) session.look(courseKey(wanted));
+	});
+	$effect(() => {
+		void [course, session.wiring, session.presets, desk.seed];
+		untrack(() => desk.surveySoon());
+	});
+	$effect(() => {
+		void session.wiring;
+		untrack(() => free.rewire());
+	});
+
+	/** Where one stands while there is no course: on the landing, looking out to sea. */
+	const STANDING = { pose: Float64Array.of(0, 0, 3.4, 0, 0, 0, 1), offset: new Float64Array(CHANNEL_COUNT) };
+	let idle = 0;
+	const wayPoints = (way: Way): number[] => {
+		if (!way.trace) return way.path.flatMap((p) => [p.x, p.y, p.z]);
+		const out: number[] = [];
+		for (let i = 0; i < way.trace.poses.length; i += TRACE_NUMBERS * 15) out.push(...way.trace.poses.slice(i, i + 3));
+		return out;
+	};
+	const ways = $derived(
+		going || !course ? [] : [wayPoints(course), ...(course.second ? [wayPoints(course.second)] : [])]
+	);
+	const bodies = (): readonly { readonly pose: Float64Array }[] =>
+		going ? free.eyes() : (desk.frame(0)?.bodies ?? []);
+
+	function frame(dt: number) {
+		if (free.phase === 'going') {
+			free.frame(dt);
+			return { eyes: free.eyes(), time: free.seconds, moving: free.moving };
+		}
+		const run = desk.frame(dt);
+		if (!run) return { eyes: [STANDING], time: (idle += dt), moving: null };
+		const playing = run.director.viewers[0]!.player.plays.filter((play) => play.level > 0.01).map(
+			(play) => session.preset(play.presetId)?.name ?? play.presetId
+		);
+		const said =
+			playing.length > 3 ? `${playing.slice(0, 3).join(' · ')} and ${playing.length - 3} more` : playing.join(' · ');
+		if (said !== heard) heard = said;
+		return { eyes: eyesOf(run), time: run.now, moving: null };
+	}
+	const caption = $derived(
+		going
+			? free.phase === 'loading'
+				? 'getting ready …'
+				: (free.said[0] ?? 'walk, jump, push a cask over the edge')
+			: heard || (course ? 'nothing plays' : 'no course yet: make one, or walk a free run')
+	);
+
+	async function beginFree(count: number) {
+		if (going) return;
+		desk.playing = false;
+		freeViewers = count;
+		await free.begin(count);
+	}
+	async function endFree(keep: boolean) {
+		const number = session.courses.list.filter((c) => c.trace).length + 1;
+		const take = free.end(`Take ${number}`);
+		if (!take) return;
+		if (!keep)
+			return session.say('The run was thrown away.', { label: 'Keep it after all', run: () => void keepTake(take) });
+		await keepTake(take);
+	}
+	async function keepTake(take: Parameters<typeof session.courses.add>[0]) {
+		const made = await session.courses.add(take, 'recorded in a free run');
+		if (made) onopen(made);
+		else session.say('The take could not be kept.', { label: 'Try again', run: () => void keepTake(take) });
+	}
+	function trim() {
+		const { part } = desk;
+		if (!part || !course) return;
+		desk.change('Trim', (c) => trimCourse(c, part.from, part.to));
+		desk.done();
+		desk.part = null;
+		desk.scrub(0);
+	}
+	async function makeCourse() {
+		if (!course) return;
+		const name = `${course.name}, as a course`.slice(0, 120);
+		const made = await session.courses.add(
+			{ ...takeToCourse(course), name, about: course.about },
+			`made from ${course.name}`
+		);
+		if (made) onopen(made);
+	}
+
+	const FREE_KEYS: Readonly<Record<string, readonly [0 | 1, 'ahead' | 'right', 1 | -1]>> = {
+		KeyW: [0, 'ahead', 1],
+		KeyS: [0, 'ahead', -1],
+		KeyD: [0, 'right', 1],
+		KeyA: [0, 'right', -1],
+		ArrowUp: [1, 'ahead', 1],
+		ArrowDown: [1, 'ahead', -1],
+		ArrowLeft: [1, 'right', -1],
+		ArrowRight: [1, 'right', 1]
+	};
+	const down = new Set<string>();
+	function steer(event: KeyboardEvent, on: boolean): boolean {
+		const [one] = free.wishes;
+		if (on) down.add(event.code);
+		else down.delete(event.code);
+		if (event.code === 'ShiftLeft' || event.code === 'ShiftRight') one.run = on;
+		else if (event.code === 'KeyC') one.creep = on;
+		else if (event.code === 'Space') one.jump = on;
+		else if (event.code === 'KeyE') one.hold = on;
+		else {
+			// The second player turns by the arrows to the sides.
+			const key = FREE_KEYS[event.code];
+			if (!key) return false;
+			const [who, axis, way] = key;
+			const opposite = Object.entries(FREE_KEYS).find(([, k]) => k[0] === who && k[1] === axis && k[2] === -way)![0];
+			free.wishes[who][axis] = on ? way : down.has(opposite) ? -way : 0;
+		}
+		return true;
+	}
+	function keyDown(event: KeyboardEvent) {
+		if (isTyping(event.target)) return;
+		const control = event.ctrlKey || event.metaKey;
+		if (going) {
+			if (event.key === 'Escape') return void endFree(true);
+			if (!control && steer(event, true)) event.preventDefault();
+			return;
+		}
+		if (control) {
+			if (event.key === 'c' && desk.copyChosen()) session.say('Copied; Ctrl+V puts it at the playhead.');
+			else if (event.key === 'v' && desk.paste()) event.preventDefault();
+			return;
+		}
+		if (event.altKey) return;
+		const onControl = (event.target as HTMLElement).closest?.('button, a, [role="switch"], summary');
+		if (event.key === ' ' && !onControl) desk.togglePlay();
+		else if (event.key === 'f' && !event.repeat) void beginFree(1);
+		else if (event.key === '.') desk.scrub(desk.time + 1 / 60);
+		else if (event.key === ',') desk.scrub(desk.time - 1 / 60);
+		else if (event.key === '+' || event.key === '=') desk.zoom(0.5, desk.time);
+		else if (event.key === '-') desk.zoom(2, desk.time);
+		else if ((event.key === 'Delete' || event.key === 'Backspace') && desk.chosen) desk.removeChosen();
+		else if (event.key === 'Escape') desk.chosen = desk.part = null;
+		else return;
+		event.preventDefault();
+	}
+	function letGoOfAll() {
+		for (const code of [...down]) steer({ code } as KeyboardEvent, false);
+	}
+
+	onMount(() => {
+		void session.courses.fetch();
+		const takeBack = commands.offer(
+			() => [
+				{ id: 'course free', label: 'Free run', about: 'course', keys: 'F', run: () => void beginFree(1) },
+				{ id: 'course two', label: 'Free run for two', about: 'course', run: () => void beginFree(2) },
+				{
+					id: 'course new',
+					label: 'New course',
+					about: 'course',
+					run: () => void session.courses.addNew().then((made) => made && onopen(made))
+				},
+				...session.courses.list.map((c) => ({
+					id: `course ${c.id}`,
+					label: c.name,
+					about: c.trace ? 'take' : 'course',
+					run: () => onopen(c.id)
+				}))
+			],
+			[
+				{ keys: 'Space', what: 'Play and pause' },
+				{ keys: ', and .', what: 'A picture back and on' },
+				{ keys: '+ and −', what: 'Show less and more of the course' },
+				{ keys: 'Ctrl C, Ctrl V', what: 'Copy the chosen event, paste it at the playhead' },
+				{ keys: 'Delete', what: 'Take out what is chosen' },
+				{ keys: 'Shift + drag on the ruler', what: 'Choose a part to play again and again, or to trim to' },
+				{ keys: 'F', what: 'Free run; Escape ends it and keeps the take' }
+			]
+		);
+		return () => {
+			takeBack();
+			const left = free.end('Take');
+			if (left && left.seconds > 2) void session.courses.add(left, 'recorded in a free run');
+			desk.dispose();
+			worker.close();
+		};
+	});
+</script>
+
+<svelte:window onkeydown={keyDown} onkeyup={(e) => going && steer(e, false)} onblur={letGoOfAll} />
+
+<div class="room" class:going>
+	<CourseHead {desk} {worker} {going} {onopen} onfree={beginFree} />
+	<main>
+		<RunWindow {frame} {ways} {viewers} {caption} steered={going} onlook={(left, up) => free.look(left, up)} />
+		<CourseMap {desk} {bodies} still={going} />
+		{#if going}
+			<FreeSheet {session} {free} onend={endFree} />
+		{:else if course}
+			<CourseSheet {desk} />
+		{:else}
+			<section class="first">
+				{#if session.courses.order === null}
+					<p>The courses are on their way …</p>
+				{:else}
+					<h2>Try it in play</h2>
+					<p>
+						A course is a made-up stretch of gameplay that is the same each time: a way on the map, events and game
+						values on a timeline.
+					</p>
+					<p>Walk a free run first and keep it as a take; or begin with an empty course.</p>
+					<button class="go" onclick={() => void beginFree(1)}>Free run</button>
+					<button onclick={() => void session.courses.addNew().then((made) => made && onopen(made))}>New course</button>
+				{/if}
+			</section>
+		{/if}
+	</main>
+	{#if unknown}<p class="unknown" role="alert">
+			There is no course “{id}” in this project; the first one is shown.
+		</p>{/if}
+	{#if course && !going}
+		<div class="transport">
+			<button
+				class="round"
+				title="To the beginning (Home on the ruler)"
+				aria-label="To the beginning"
+				onclick={() => desk.scrub(0)}><SkipBack size={15} /></button
+			>
+			<button
+				class="round on"
+				title="{desk.playing ? 'Pause' : 'Play'} (Space)"
+				aria-label={desk.playing ? 'Pause' : 'Play'}
+				onclick={() => desk.togglePlay()}
+				>{#if desk.playing}<Pause size={15} />{:else}<Play size={15} />{/if}</button
+			>
+			<button
+				class="round"
+				title="One picture on (.)"
+				aria-label="One picture on"
+				onclick={() => desk.scrub(desk.time + 1 / 60)}><StepForward size={15} /></button
+			>
+			<output class="clock" data-testid="clock"
+				>{clockOf(desk.time, 0.01)} <small>of {clockOf(course.seconds, 1)} s</small></output
+			>
+			<Segments
+				small
+				label="Speed of time"
+				value={desk.speed}
+				options={[
+					{ value: 0.1, label: '⅒' },
+					{ value: 0.25, label: '¼' },
+					{ value: 1, label: '1×' },
+					{ value: 2, label: '2×' }
+				]}
+				onchange={(v) => (desk.speed = v)}
+			/>
+			{#if desk.part}
+				<span class="part">again and again {desk.part.from.toFixed(2)}–{desk.part.to.toFixed(2)} s</span>
+				<button class="small" onclick={trim} title="Throw away what is before and behind; undo brings it back"
+					>Trim to it</button
+				>
+				<button class="small" onclick={() => (desk.part = null)}>Whole</button>
+			{:else}
+				<span class="hint">Shift and drag on the ruler chooses a part</span>
+			{/if}
+			<span class="push"></span>
+			{#if course.trace}<button
+					class="small"
+					onclick={makeCourse}
+					title="Places with speeds and pauses that can be changed one by one">Make it a course</button
+				>{/if}
+		</div>
+		<Timeline {desk} />
+	{/if}
+</div>
+
+<style>
+	.room {
+		height: 100vh;
+		display: grid;
+		grid-template-rows: 48px minmax(260px, 46vh) auto minmax(0, 1fr);
+		gap: 0;
+		padding-bottom: 12px;
+	}
+	main {
+		display: grid;
+		grid-template-columns: minmax(0, 1.75fr) minmax(0, 0.9fr) 268px;
+		gap: 10px;
+		padding: 10px 14px 0;
+		min-height: 0;
+	}
+	/* A free run has the whole page: the picture large, map and table beside it. */
+	.going {
+		grid-template-rows: 48px minmax(0, 1fr);
+	}
+	.going main {
+		grid-template: minmax(0, 0.42fr) minmax(0, 0.58fr) / minmax(0, 1fr) 316px;
+	}
+	.going main > :global(:first-child) {
+		grid-row: 1 / -1;
+	}
+	.transport {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		padding: 6px 14px;
+		min-height: 40px;
+	}
+	.room :global(.timeline) {
+		margin: 0 14px;
+	}
+	.round {
+		display: grid;
+		place-items: center;
+		width: 28px;
+		height: 28px;
+		border: 1px solid var(--rule-strong);
+		border-radius: 50%;
+		background: var(--field);
+		cursor: pointer;
+	}
+	.round.on {
+		background: var(--lamp-light);
+		border-color: var(--lamp);
+		color: var(--on-lamp);
+	}
+	.clock {
+		font-size: 16px;
+		font-weight: 600;
+		min-width: 106px;
+	}
+	.clock small {
+		font-weight: 400;
+		font-size: 12px;
+		color: var(--ink-2);
+	}
+	.part,
+	.hint {
+		font-size: 12px;
+		color: var(--ink-2);
+	}
+	.small {
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 2px 9px;
+		cursor: pointer;
+	}
+	.push {
+		flex: 1;
+	}
+	.unknown {
+		margin: 6px 14px 0;
+		padding: 2px 8px;
+		background: var(--lamp-wash);
+		border-left: 3px solid var(--lamp);
+	}
+	.first {
+		display: grid;
+		align-content: start;
+		gap: 8px;
+		border: 1px solid var(--rule-strong);
+		border-radius: var(--radius);
+		background: var(--sheet);
+		padding: 12px;
+	}
+	.first p {
+		margin: 0;
+	}
+	.first h2 {
+		font-size: 16px;
+	}
+	.first button {
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 4px 10px;
+		cursor: pointer;
+	}
+	.first .go {
+		background: var(--lamp-light);
+		border-color: var(--lamp);
+		color: var(--on-lamp);
+		font-weight: 600;
+	}
+	@media (max-width: 1180px) {
+		.room:not(.going) main {
+			grid-template-columns: minmax(0, 1.5fr) minmax(0, 0.8fr) 250px;
+		}
+	}
+</style>

@@ -1,0 +1,387 @@
+<script lang="ts">
+	/** The grounds from above: the ways with their places, areas, where events happen, and where everybody is. */
+	import { onMount } from 'svelte';
+	import { TRACE_NUMBERS, type Way } from '$lib/core';
+	import { groundAt } from '$lib/world/grounds';
+	import { clean, type Chosen, type CourseState } from './course.svelte';
+	import { FOOTPRINTS, viewOf, type MapView } from './map-view';
+
+	interface Props {
+		desk: CourseState;
+		/** Poses of everybody, read in every frame of the display. */
+		bodies: () => readonly { readonly pose: Float64Array }[];
+		/** Only looked at: a free run goes on. */
+		still: boolean;
+	}
+	let { desk, bodies, still }: Props = $props();
+
+	let width = $state(300);
+	let height = $state(340);
+	let view = $state.raw<MapView>({ x: 2, z: 0, half: 16 });
+	let svg: SVGSVGElement | undefined = $state();
+	let arrows = $state.raw<readonly { x: number; z: number; turn: number }[]>([]);
+	let held: { readonly what: Chosen | 'map' | 'radius' | 'event place'; moved: boolean } | null = null;
+	const course = $derived(desk.course);
+	const k = $derived(height / 2 / view.half);
+	const px = (x: number): number => width / 2 + (x - view.x) * k;
+	const pz = (z: number): number => height / 2 + (z - view.z) * k;
+	const event = $derived(desk.chosen?.kind === 'event' ? course?.events[desk.chosen.i] : undefined);
+	const eventName = (id: string): string => desk.session.wiring.events.find((e) => e.id === id)?.name ?? id;
+
+	const tracePlaces = (way: Way): [number, number][] => {
+		const { poses } = way.trace!;
+		const every = Math.max(1, Math.floor(poses.length / TRACE_NUMBERS / 400)) * TRACE_NUMBERS;
+		const out: [number, number][] = [];
+		for (let i = 0; i + 2 < poses.length; i += every) out.push([poses[i]!, poses[i + 2]!]);
+		return out;
+	};
+	const placesOf = (way: Way | null | undefined): [number, number][] =>
+		!way ? [] : way.trace ? tracePlaces(way) : way.path.map((p) => [p.x, p.z]);
+	const line = (way: Way | null | undefined): string =>
+		placesOf(way)
+			.map(([x, z]) => `${px(x).toFixed(1)},${pz(z).toFixed(1)}`)
+			.join(' ');
+
+	export function fit() {
+		view = viewOf(
+			[
+				...placesOf(course),
+				...placesOf(course?.second),
+				...(course?.areas ?? []).map((a): [number, number] => [a.x, a.z])
+			],
+			width / height
+		);
+	}
+	let fitted = '';
+	$effect(() => {
+		if (!course || fitted === course.id) return;
+		fitted = course.id;
+		fit();
+	});
+
+	function spot(event: PointerEvent | MouseEvent): [number, number] {
+		const rect = svg!.getBoundingClientRect();
+		return [
+			clean(view.x + (event.clientX - rect.left - width / 2) / k),
+			clean(view.z + (event.clientY - rect.top - height / 2) / k)
+		];
+	}
+	function take(event: PointerEvent, what: Chosen | 'map' | 'radius' | 'event place') {
+		if (event.button !== 0) return;
+		event.stopPropagation();
+		held = { what, moved: false };
+		svg!.setPointerCapture(event.pointerId);
+		if (typeof what === 'object') desk.chosen = what;
+	}
+	function drag(pointer: PointerEvent) {
+		if (!held) return;
+		held.moved = true;
+		const [x, z] = spot(pointer);
+		const { what } = held;
+		if (what === 'map') view = { ...view, x: view.x - pointer.movementX / k, z: view.z - pointer.movementY / k };
+		else if (what === 'event place') moveEvent(x, z);
+		else if (what === 'radius') {
+			const { chosen } = desk;
+			if (chosen?.kind !== 'area') return;
+			const area = course!.areas[chosen.i]!;
+			changeArea(chosen.i, { radius: clean(Math.max(0.2, Math.hypot(x - area.x, z - area.z))) });
+		} else move(what, x, z);
+	}
+	function move(what: Chosen, x: number, z: number) {
+		if (what.kind === 'place') {
+			const y = clean(groundAt(x, z, desk.pathOf(what.way)[what.i]!.y));
+			desk.changePlace(what.way, what.i, 'Move a place', { x, y, z }, `place ${what.way} ${what.i}`);
+		} else if (what.kind === 'area') changeArea(what.i, { x, z });
+	}
+	function changeArea(i: number, part: { x?: number; z?: number; radius?: number }) {
+		desk.change(
+			'Move an area',
+			(c) => ({ ...c, areas: c.areas.map((a, j) => (j === i ? { ...a, ...part } : a)) }),
+			`area ${i}`
+		);
+	}
+	function moveEvent(x: number, z: number) {
+		const { chosen } = desk;
+		if (chosen?.kind !== 'event' || !event?.place) return;
+		const y = event.place[1];
+		desk.changeEvent(chosen.i, 'Move where it happens', { place: [x, y, z] }, `event place ${chosen.i}`);
+	}
+	function drop() {
+		if (held && held.what === 'map' && !held.moved) desk.chosen = null;
+		if (held && held.what !== 'map') desk.done();
+		held = null;
+	}
+	function addHere(event: MouseEvent) {
+		if (still || course?.trace) return;
+		const [x, z] = spot(event);
+		const way = desk.chosen?.kind === 'place' ? desk.chosen.way : 0;
+		const near = desk.pathOf(way).at(-1)?.y ?? 0;
+		desk.addPlace(way, { x, y: clean(groundAt(x, z, near)), z });
+	}
+	function wheel(event: WheelEvent) {
+		event.preventDefault();
+		const times = Math.exp(event.deltaY * 0.0015);
+		const [x, z] = spot(event);
+		const half = Math.min(400, Math.max(2, view.half * times));
+		const by = half / view.half;
+		view = { x: x + (view.x - x) * by, z: z + (view.z - z) * by, half };
+	}
+	function keys(event: KeyboardEvent, what: Chosen, x: number, z: number) {
+		const by = event.shiftKey ? 1 : 0.1;
+		const dx = event.key === 'ArrowRight' ? by : event.key === 'ArrowLeft' ? -by : 0;
+		const dz = event.key === 'ArrowDown' ? by : event.key === 'ArrowUp' ? -by : 0;
+		if (!dx && !dz) return;
+		event.preventDefault();
+		event.stopPropagation();
+		desk.chosen = what;
+		move(what, clean(x + dx), clean(z + dz));
+		desk.done();
+	}
+
+	onMount(() => {
+		let request = 0;
+		const next = (): void => {
+			request = requestAnimationFrame(next);
+			arrows = bodies().map(({ pose }) => ({
+				x: pose[0]!,
+				z: pose[2]!,
+				// Its heading, level: yaw out of the quaternion, positive turns left.
+				turn: (-2 * Math.atan2(pose[4]!, pose[6]!) * 180) / Math.PI
+			}));
+		};
+		request = requestAnimationFrame(next);
+		return () => cancelAnimationFrame(request);
+	});
+</script>
+
+<section class="map" aria-label="Map" bind:clientWidth={width} bind:clientHeight={height}>
+	<!-- svelte-ignore a11y_no_static_element_interactions -->
+	<svg
+		bind:this={svg}
+		viewBox="0 0 {width} {height}"
+		onpointerdown={(e) => take(e, 'map')}
+		onpointermove={drag}
+		onpointerup={drop}
+		onpointercancel={drop}
+		ondblclick={addHere}
+		onwheel={wheel}
+	>
+		<rect {width} {height} class="sea" />
+		<g transform="translate({width / 2} {height / 2}) scale({k}) translate({-view.x} {-view.z})">
+			{#each FOOTPRINTS as f, i (i)}
+				<rect
+					class={f.kind}
+					style:--up={f.height}
+					x={-f.width / 2}
+					y={-f.depth / 2}
+					width={f.width}
+					height={f.depth}
+					transform="translate({f.x} {f.z}) rotate({f.turn})"
+				/>
+			{/each}
+			<circle class="balcony" cx="0" cy="1.1" r="2.65" />
+		</g>
+		{#if course}
+			{#each course.areas as area, i (i)}
+				{@const what = { kind: 'area', i } as const}
+				{@const chosen = desk.chosen?.kind === 'area' && desk.chosen.i === i}
+				<circle
+					class="area"
+					class:chosen
+					cx={px(area.x)}
+					cy={pz(area.z)}
+					r={area.radius * k}
+					role="button"
+					tabindex="0"
+					aria-label="Area: {eventName(area.event)}"
+					onpointerdown={(e) => take(e, what)}
+					onkeydown={(e) => keys(e, what, area.x, area.z)}
+				/>
+				<text class="said" x={px(area.x)} y={pz(area.z) - area.radius * k - 4}>{eventName(area.event)}</text>
+				{#if chosen}
+					<circle
+						class="grip"
+						cx={px(area.x + area.radius)}
+						cy={pz(area.z)}
+						r="5"
+						role="presentation"
+						onpointerdown={(e) => take(e, 'radius')}
+					/>
+				{/if}
+			{/each}
+			{#each [course.second, course] as way, w (w)}
+				{#if way}<polyline class="way" class:second={w === 0} points={line(way)} />{/if}
+			{/each}
+			{#each [0, 1] as const as w (w)}
+				{@const way = w === 0 ? course : course.second}
+				{#if way && !way.trace}
+					{#each way.path as place, i (i)}
+						{@const what = { kind: 'place', way: w, i } as const}
+						<circle
+							class="place"
+							class:second={w === 1}
+							class:chosen={desk.chosen?.kind === 'place' && desk.chosen.way === w && desk.chosen.i === i}
+							cx={px(place.x)}
+							cy={pz(place.z)}
+							r={i === 0 ? 6.5 : 5}
+							role="button"
+							tabindex="0"
+							aria-label="Place {i + 1}{w === 1 ? ' of the second player' : ''}"
+							onpointerdown={(e) => take(e, what)}
+							onkeydown={(e) => keys(e, what, place.x, place.z)}
+						/>
+					{/each}
+				{/if}
+			{/each}
+			{#each course.events as e, i (i)}
+				{#if e.place}
+					{@const mine = desk.chosen?.kind === 'event' && desk.chosen.i === i}
+					<path
+						class="pin"
+						class:chosen={mine}
+						d="M{px(e.place[0])} {pz(e.place[2])}l-5 -7a6 6 0 1 1 10 0z"
+						role="presentation"
+						onpointerdown={(p) => {
+							desk.chosen = { kind: 'event', i };
+							take(p, 'event place');
+						}}
+					/>
+				{/if}
+			{/each}
+		{/if}
+		{#each arrows as arrow, i (i)}
+			<path
+				class="body"
+				class:second={i === 1}
+				d="M0 -9l6.5 15l-6.5 -4l-6.5 4z"
+				transform="translate({px(arrow.x)} {pz(arrow.z)}) rotate({arrow.turn})"
+			/>
+		{/each}
+		<text class="scale" x="8" y={height - 8}>
+			{#if still}free run{:else if course?.trace}recorded way · drag pans, wheel zooms{:else}double click adds a place ·
+				drag, wheel{/if}
+		</text>
+	</svg>
+	<button class="fit" onclick={fit} title="Show the whole course">whole</button>
+</section>
+
+<style>
+	.map {
+		position: relative;
+		min-width: 0;
+		min-height: 0;
+		overflow: hidden;
+		border: 1px solid var(--rule-strong);
+		border-radius: var(--radius);
+	}
+	svg {
+		position: absolute;
+		inset: 0;
+		width: 100%;
+		height: 100%;
+		touch-action: none;
+		cursor: grab;
+	}
+	.sea {
+		fill: var(--sea);
+	}
+	.ground {
+		fill: color-mix(in srgb, var(--sheet) calc(var(--up) * 100%), var(--paper-3));
+		stroke: var(--rule-strong);
+		stroke-width: 0.04;
+	}
+	.wall {
+		fill: var(--ink-2);
+	}
+	.rail {
+		fill: var(--ink-2);
+		opacity: 0.55;
+	}
+	.balcony {
+		fill: none;
+		stroke: var(--ink-2);
+		stroke-width: 0.08;
+		stroke-dasharray: 0.3 0.2;
+	}
+	.way {
+		fill: none;
+		stroke: var(--lamp);
+		stroke-width: 2;
+		stroke-linejoin: round;
+	}
+	.way.second {
+		stroke: var(--ink-x);
+		stroke-dasharray: 5 3;
+	}
+	.place {
+		fill: var(--field);
+		stroke: var(--lamp);
+		stroke-width: 2;
+		cursor: move;
+	}
+	.place.second {
+		stroke: var(--ink-x);
+	}
+	.place.chosen {
+		fill: var(--lamp-light);
+	}
+	.area {
+		fill: var(--lamp-wash);
+		fill-opacity: 0.45;
+		stroke: var(--lamp);
+		stroke-dasharray: 4 3;
+		cursor: move;
+	}
+	.area.chosen {
+		fill-opacity: 0.75;
+		stroke-width: 2;
+	}
+	.grip {
+		fill: var(--field);
+		stroke: var(--lamp);
+		stroke-width: 2;
+		cursor: ew-resize;
+	}
+	.pin {
+		fill: var(--ink-2);
+		fill-opacity: 0.45;
+		stroke: var(--field);
+		cursor: pointer;
+	}
+	.pin.chosen {
+		fill: var(--lamp);
+		fill-opacity: 1;
+		cursor: move;
+	}
+	.body {
+		fill: var(--ink);
+		stroke: var(--field);
+		stroke-width: 1.5;
+		pointer-events: none;
+	}
+	.body.second {
+		fill: var(--ink-x);
+	}
+	.said {
+		text-anchor: middle;
+		font-size: 11px;
+		fill: var(--lamp-text);
+		pointer-events: none;
+	}
+	.scale {
+		font-size: 11px;
+		fill: var(--ink-2);
+		pointer-events: none;
+	}
+	.fit {
+		position: absolute;
+		right: 7px;
+		top: 7px;
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--field);
+		font-size: 11.5px;
+		padding: 1px 8px;
+		cursor: pointer;
+	}
+</style>

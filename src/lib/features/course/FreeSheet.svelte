@@ -1,0 +1,87 @@
+<script lang="ts">
+	/** Beside a free run: the keys, what the world raised, and the end of it. */
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import { clockOf } from './lanes';
+	import type { FreePlay } from './free.svelte';
+	import WorldTable from './WorldTable.svelte';
+
+	interface Props {
+		session: ProjectSession;
+		free: FreePlay;
+		onend: (keep: boolean) => void;
+	}
+	let { session, free, onend }: Props = $props();
+</script>
+
+<section aria-label="Free run">
+	<header>
+		<h2><i aria-hidden="true"></i> Free run</h2>
+		<output>{free.phase === 'loading' ? 'getting ready …' : `${clockOf(free.seconds, 0.1)} s`}</output>
+	</header>
+	<p>
+		<kbd>W A S D</kbd> walk · <kbd>Shift</kbd> run · <kbd>C</kbd> creep · <kbd>Space</kbd> jump · <kbd>E</kbd> hold on ·
+		{#if free.wishes && free.eyes().length > 1}<kbd>arrows</kbd> second player ·
+		{/if}<kbd>Esc</kbd> lets the mouse go, then ends
+	</p>
+	<div class="acts">
+		<button class="keep" disabled={free.phase !== 'going'} onclick={() => onend(true)}>Keep as a take</button>
+		<button disabled={free.phase !== 'going'} onclick={() => onend(false)}>Throw away</button>
+	</div>
+	<WorldTable {session} counted={free.counted} />
+</section>
+
+<style>
+	section {
+		display: grid;
+		align-content: start;
+		gap: 6px;
+		min-height: 0;
+		overflow: auto;
+		border: 1px solid var(--lamp);
+		border-radius: var(--radius);
+		background: var(--sheet);
+		padding: 8px 10px;
+	}
+	header {
+		display: flex;
+		justify-content: space-between;
+		align-items: baseline;
+	}
+	h2 {
+		font-size: 15px;
+	}
+	h2 i {
+		display: inline-block;
+		width: 9px;
+		height: 9px;
+		border-radius: 50%;
+		background: var(--danger);
+	}
+	p {
+		margin: 0;
+		font-size: 12px;
+		color: var(--ink-2);
+	}
+	kbd {
+		font: inherit;
+		font-weight: 600;
+		color: var(--ink);
+	}
+	.acts {
+		display: flex;
+		gap: 6px;
+	}
+	button {
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 2px 8px;
+		cursor: pointer;
+	}
+	.keep {
+		background: var(--lamp-light);
+		border-color: var(--lamp);
+		color: var(--on-lamp);
+		font-weight: 600;
+	}
+</style>

@@ -1,0 +1,484 @@
+<script lang="ts">
+	/** The course over time: movement, what the camera felt, events and game values in lanes under one ruler. */
+	import Magnet from '@lucide/svelte/icons/magnet';
+	import X from '@lucide/svelte/icons/x';
+	import ZoomIn from '@lucide/svelte/icons/zoom-in';
+	import ZoomOut from '@lucide/svelte/icons/zoom-out';
+	import Popover from '$lib/ui/Popover.svelte';
+	import type { CourseState } from './course.svelte';
+	import EventLane from './EventLane.svelte';
+	import { across, areaPath, clockOf, columnsShown, lanesOf, packed, paceOf, ticks } from './lanes';
+	import ValueLane from './ValueLane.svelte';
+
+	let { desk }: { desk: CourseState } = $props();
+
+	const [PACE, FELT, ROW] = [32, 34, 14];
+	const ROWS = 3;
+	let width = $state(900);
+	let root: HTMLElement;
+	let rulerHeld: { readonly from: number; readonly part: boolean } | null = null;
+	const course = $derived(desk.course!);
+	const wiring = $derived(desk.session.wiring);
+	const view = $derived(desk.view);
+	const marks = $derived(ticks(view, width));
+	const x = (time: number): number => across(view, width, time);
+	const timeAt = (px: number): number => view.from + (px / width) * (view.to - view.from);
+	const pace = $derived(paceOf(course, view, Math.max(40, Math.round(width / 3))));
+	const fastest = $derived(Math.max(4, ...pace.speeds));
+	const lanes = $derived(lanesOf(course));
+	const absent = $derived(wiring.events.filter((e) => !lanes.includes(e.id)));
+	const freeValues = $derived(
+		wiring.parameters.filter((p) => !course.values.some((value) => value.parameter === p.id))
+	);
+	const count = $derived(Math.max(40, Math.round(width / 2)));
+	const felt = $derived.by(() => {
+		const { survey } = desk;
+		if (!survey) return null;
+		const most = (list: Float32Array | undefined): number => list?.reduce((a, b) => Math.max(a, b), 0) ?? 0;
+		return survey.position.map((position, who) => {
+			const rotation = survey.rotation[who]!;
+			return {
+				position: areaPath(
+					columnsShown(position, course.seconds, view, count),
+					Math.max(1e-3, most(position)),
+					width,
+					FELT / 2
+				),
+				rotation: areaPath(
+					columnsShown(rotation, course.seconds, view, count),
+					Math.max(1e-3, most(rotation)),
+					width,
+					FELT / 2
+				),
+				metres: most(position),
+				degrees: most(rotation)
+			};
+		});
+	});
+	const plays = $derived(packed(desk.survey?.plays.filter((p) => p.who === 0) ?? [], ROWS));
+	const rows = $derived(Math.max(1, ...plays.map((p) => p.row + 1)));
+	const presetName = (id: string): string => desk.session.preset(id)?.name ?? id;
+
+	function scrub(event: PointerEvent) {
+		const rect = (event.currentTarget as HTMLElement).getBoundingClientRect();
+		const time = timeAt(event.clientX - rect.left);
+		if (!rulerHeld) return;
+		if (!rulerHeld.part) return desk.scrub(time);
+		const [a, b] = [Math.min(rulerHeld.from, time), Math.max(rulerHeld.from, time)];
+		desk.part = b - a < 0.05 ? null : { from: Math.max(0, a), to: Math.min(course.seconds, b) };
+	}
+	function takeRuler(event: PointerEvent) {
+		const ruler = event.currentTarget as HTMLElement;
+		ruler.setPointerCapture(event.pointerId);
+		rulerHeld = { from: timeAt(event.clientX - ruler.getBoundingClientRect().left), part: event.shiftKey };
+		if (!event.shiftKey) desk.playing = false;
+		scrub(event);
+	}
+	function wheel(event: WheelEvent) {
+		if (event.ctrlKey || event.metaKey) {
+			event.preventDefault();
+			const rect = root.getBoundingClientRect();
+			desk.zoom(Math.exp(event.deltaY * 0.003), timeAt(event.clientX - rect.left - 132));
+		} else if (event.shiftKey || Math.abs(event.deltaX) > Math.abs(event.deltaY)) {
+			event.preventDefault();
+			desk.pan(((event.deltaX || event.deltaY) / width) * (view.to - view.from));
+		}
+	}
+	const removeLane = (id: string): void => {
+		desk.chosen = null;
+		desk.change('Take a lane out', (c) => ({ ...c, events: c.events.filter((e) => e.event !== id) }));
+		desk.done();
+	};
+	function addValue(id: string) {
+		const parameter = wiring.parameters.find((p) => p.id === id)!;
+		const points = [
+			{ at: 0, value: parameter.rest },
+			{ at: course.seconds, value: parameter.max }
+		];
+		desk.change('Add a game value', (c) => ({ ...c, values: [...c.values, { parameter: id, points }] }));
+		desk.done();
+	}
+	const removeValue = (i: number): void => {
+		desk.chosen = null;
+		desk.change('Take a game value out', (c) => ({ ...c, values: c.values.filter((_, k) => k !== i) }));
+		desk.done();
+	};
+</script>
+
+<section class="timeline" aria-label="Timeline" bind:this={root} onwheel={wheel}>
+	<div class="corner">
+		<button
+			class:on={desk.snaps}
+			aria-pressed={desk.snaps}
+			title="Snap to other events and the playhead; Alt while dragging does the other thing"
+			aria-label="Snap"
+			onclick={() => (desk.snaps = !desk.snaps)}><Magnet size={14} /></button
+		>
+		<button title="Show less of the course (+)" aria-label="Zoom in" onclick={() => desk.zoom(0.5, desk.time)}
+			><ZoomIn size={14} /></button
+		>
+		<button title="Show more of the course (−)" aria-label="Zoom out" onclick={() => desk.zoom(2, desk.time)}
+			><ZoomOut size={14} /></button
+		>
+	</div>
+	<div
+		class="ruler"
+		role="slider"
+		tabindex="0"
+		aria-label="Playhead"
+		aria-valuemin={0}
+		aria-valuemax={course.seconds}
+		aria-valuenow={desk.time}
+		aria-valuetext="{desk.time.toFixed(2)} s"
+		title="Drag to scrub; Shift and drag chooses a part to play again and again"
+		onpointerdown={takeRuler}
+		onpointermove={scrub}
+		onpointerup={() => (rulerHeld = null)}
+		onpointercancel={() => (rulerHeld = null)}
+		onkeydown={(e) => {
+			const by = e.shiftKey ? 1 : 1 / 60;
+			if (e.key === 'ArrowRight') desk.scrub(desk.time + by);
+			else if (e.key === 'ArrowLeft') desk.scrub(desk.time - by);
+			else if (e.key === 'Home') desk.scrub(0);
+			else if (e.key === 'End') desk.scrub(course.seconds);
+			else return;
+			e.preventDefault();
+			e.stopPropagation();
+		}}
+	>
+		{#each marks.at as time (time)}<span style:left="{x(time)}px">{clockOf(time, marks.step)}</span>{/each}
+		{#if desk.part}<i
+				class="part"
+				style:left="{x(desk.part.from)}px"
+				style:width="{x(desk.part.to) - x(desk.part.from)}px"
+			></i>{/if}
+		<b class="head" style:left="{x(desk.time)}px"></b>
+	</div>
+	<div class="lanes">
+		<div class="labels">
+			<span style:height="{PACE}px" class="two"
+				>movement<small>at most {Math.max(...pace.speeds).toFixed(1)} m/s</small></span
+			>
+			{#each felt ?? [] as f, who (who)}
+				<span style:height="{FELT}px" class="two"
+					>felt{felt && felt.length > 1 ? ` · ${who + 1}` : ''}<small
+						>{(f.metres * 100).toFixed(1)} cm · {f.degrees.toFixed(2)}°</small
+					></span
+				>
+			{/each}
+			<span style:height="{rows * ROW + 6}px">plays</span>
+			{#each lanes as id (id)}
+				{@const event = wiring.events.find((e) => e.id === id)}
+				<span class="lane" class:gone={!event}
+					><em title={event?.name ?? 'There is no such event any more'}>{event?.name ?? id}</em><button
+						aria-label="Take the lane {event?.name ?? id} out"
+						onclick={() => removeLane(id)}><X size={12} /></button
+					></span
+				>
+			{/each}
+			{#each course.values as value, i (value.parameter)}
+				{@const parameter = wiring.parameters.find((p) => p.id === value.parameter)}
+				<span class="lane value" class:gone={!parameter}
+					><em>{parameter?.name ?? value.parameter}</em><button
+						aria-label="Take {parameter?.name ?? value.parameter} out"
+						onclick={() => removeValue(i)}><X size={12} /></button
+					></span
+				>
+			{/each}
+			<span class="add">
+				<Popover label="Add a lane" title="An event or a game value to put on the timeline">
+					{#snippet button()}+ lane{/snippet}
+					{#snippet children(close)}
+						<div class="list">
+							{#each absent as event (event.id)}
+								<button
+									onclick={() => {
+										desk.addEvent(event.id, desk.time);
+										close();
+									}}>{event.name} <small>{event.kind}</small></button
+								>
+							{/each}
+							{#each freeValues as parameter (parameter.id)}
+								<button
+									onclick={() => {
+										addValue(parameter.id);
+										close();
+									}}>{parameter.name} <small>game value</small></button
+								>
+							{/each}
+							{#if absent.length + freeValues.length === 0}
+								<p>
+									{wiring.events.length === 0
+										? 'No event is declared yet: the Cues room does that, or the table beside a free run.'
+										: 'Every event and game value has its lane.'}
+								</p>
+							{/if}
+						</div>
+					{/snippet}
+				</Popover>
+			</span>
+		</div>
+		<div class="tracks" bind:clientWidth={width}>
+			<svg class="grid" aria-hidden="true">
+				{#each marks.at as time (time)}<line x1={x(time)} x2={x(time)} y1="0" y2="100%" />{/each}
+			</svg>
+			<svg {width} height={PACE} class="pace" aria-hidden="true">
+				<path d={areaPath(pace.speeds, fastest, width, PACE)} />
+				{#each pace.gaits as g, i (i)}
+					{#if x(g.to) - x(g.from) > 34}<text x={(x(g.from) + x(g.to)) / 2} y={PACE - 4}>{g.gait}</text>{/if}
+				{/each}
+			</svg>
+			{#each felt ?? [] as f, who (who)}
+				<svg {width} height={FELT} class="felt" aria-label="How strongly the camera moves">
+					<path class="position" d={f.position} />
+					<path class="rotation" d={f.rotation} transform="translate(0 {FELT}) scale(1 -1)" />
+				</svg>
+			{/each}
+			<div class="plays" style:height="{rows * ROW + 6}px">
+				{#each plays as { play, row }, i (i)}
+					<span
+						title="{presetName(play.preset)} at {play.strength.toFixed(2)}, {play.at.toFixed(2)}–{play.until.toFixed(
+							2
+						)} s"
+						style:left="{x(play.at)}px"
+						style:width="{Math.max(3, x(play.until) - x(play.at))}px"
+						style:top="{3 + row * ROW}px"
+						style:opacity={0.45 + 0.55 * Math.min(1, play.strength)}
+						>{x(play.until) - x(play.at) > 46 ? presetName(play.preset) : ''}</span
+					>
+				{/each}
+			</div>
+			{#each lanes as id (id)}<EventLane {desk} {id} {width} />{/each}
+			{#each course.values as value, i (value.parameter)}<ValueLane {desk} {value} {i} {width} />{/each}
+			<b class="head" style:left="{x(desk.time)}px"></b>
+		</div>
+	</div>
+</section>
+
+<style>
+	.timeline {
+		display: grid;
+		grid-template: 22px minmax(0, 1fr) / 132px minmax(0, 1fr);
+		border: 1px solid var(--rule-strong);
+		border-radius: var(--radius);
+		background: var(--sheet);
+		overflow: hidden;
+		min-height: 0;
+	}
+	.corner {
+		display: flex;
+		gap: 1px;
+		padding: 1px 4px;
+		border-bottom: 1px solid var(--rule);
+	}
+	.corner button {
+		display: grid;
+		place-items: center;
+		width: 26px;
+		border: 0;
+		border-radius: 4px;
+		background: none;
+		color: var(--ink-2);
+		cursor: pointer;
+	}
+	.corner button.on {
+		background: var(--lamp-wash);
+		color: var(--lamp-text);
+	}
+	.ruler {
+		position: relative;
+		border-bottom: 1px solid var(--rule);
+		border-left: 1px solid var(--rule);
+		font-size: 11px;
+		color: var(--ink-2);
+		cursor: ew-resize;
+		touch-action: none;
+		user-select: none;
+		overflow: hidden;
+	}
+	.ruler span {
+		position: absolute;
+		top: 3px;
+		padding-left: 4px;
+		border-left: 1px solid var(--rule-strong);
+	}
+	.ruler .part {
+		position: absolute;
+		top: 0;
+		bottom: 0;
+		background: var(--lamp-light);
+		opacity: 0.4;
+	}
+	.head {
+		position: absolute;
+		top: 0;
+		bottom: 0;
+		width: 0;
+		border-left: 2px solid var(--ink);
+		margin-left: -1px;
+		pointer-events: none;
+	}
+	.ruler .head::before {
+		content: '';
+		position: absolute;
+		left: -7px;
+		top: 0;
+		border: 6px solid transparent;
+		border-top: 8px solid var(--ink);
+	}
+	.lanes {
+		grid-column: 1 / -1;
+		display: grid;
+		grid-template-columns: 132px minmax(0, 1fr);
+		overflow-y: auto;
+		overflow-x: hidden;
+		min-height: 0;
+		align-items: start;
+	}
+	.labels {
+		display: grid;
+		min-height: 100%;
+		align-content: start;
+		border-right: 1px solid var(--rule);
+	}
+	.labels > span {
+		display: flex;
+		align-items: center;
+		gap: 4px;
+		padding: 0 4px 0 10px;
+		font-size: 12px;
+		border-bottom: 1px solid var(--rule);
+		overflow: hidden;
+		white-space: nowrap;
+	}
+	.labels small {
+		color: var(--ink-2);
+		font-size: 11px;
+	}
+	.two {
+		flex-direction: column;
+		align-items: flex-start !important;
+		justify-content: center;
+		gap: 0 !important;
+		line-height: 1.2;
+	}
+	.lane {
+		height: 24px;
+		justify-content: space-between;
+	}
+	.lane em {
+		font-style: normal;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.lane.gone em {
+		color: var(--danger);
+		text-decoration: line-through;
+	}
+	.lane.value {
+		height: 44px;
+	}
+	.lane button {
+		display: grid;
+		place-items: center;
+		flex: none;
+		border: 0;
+		background: none;
+		color: var(--ink-2);
+		cursor: pointer;
+		opacity: 0;
+		padding: 3px;
+	}
+	.lane:hover button,
+	.lane button:focus-visible {
+		opacity: 1;
+	}
+	.labels > .add {
+		height: 28px;
+		border-bottom: 0;
+		overflow: visible;
+	}
+	.list {
+		display: grid;
+		width: 230px;
+		max-height: 300px;
+		overflow: auto;
+	}
+	.list button {
+		display: flex;
+		justify-content: space-between;
+		border: 0;
+		background: none;
+		padding: 4px 8px;
+		text-align: left;
+		cursor: pointer;
+	}
+	.list button:hover {
+		background: var(--lamp-wash);
+	}
+	.list p {
+		margin: 6px 8px;
+		color: var(--ink-2);
+		white-space: normal;
+	}
+	.tracks {
+		position: relative;
+		min-height: 100%;
+		align-self: stretch;
+		overflow: hidden;
+	}
+	.tracks > svg {
+		display: block;
+		border-bottom: 1px solid var(--rule);
+	}
+	.tracks > .pace,
+	.tracks > .felt {
+		box-sizing: content-box;
+		margin-bottom: -1px;
+	}
+	.tracks > .grid {
+		position: absolute;
+		inset: 0;
+		width: 100%;
+		height: 100%;
+		border: 0;
+	}
+	.grid line {
+		stroke: var(--rule);
+	}
+	.pace path {
+		fill: color-mix(in srgb, var(--ink-x) 22%, transparent);
+		stroke: var(--ink-x);
+	}
+	.pace text {
+		text-anchor: middle;
+		font-size: 11px;
+		fill: var(--ink-2);
+	}
+	.position {
+		fill: var(--ink-y);
+		opacity: 0.75;
+	}
+	.rotation {
+		fill: var(--ink-pitch);
+		opacity: 0.7;
+	}
+	.plays {
+		position: relative;
+		border-bottom: 1px solid var(--rule);
+		overflow: hidden;
+	}
+	.plays span {
+		position: absolute;
+		height: 13px;
+		border-radius: 3px;
+		background: var(--word-preset);
+		border-left: 2px solid var(--ink-yaw);
+		color: var(--ink);
+		font-size: 11px;
+		line-height: 13px;
+		padding-left: 3px;
+		overflow: hidden;
+		white-space: nowrap;
+	}
+</style>

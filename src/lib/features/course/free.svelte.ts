@@ -1,0 +1,171 @@
+/** A free run as it goes: keys and mouse move a body through the grounds, what happens fires the cues, all of it is recorded. */
+import {
+	HAPPENINGS,
+	occurrencesOf,
+	putLook,
+	Recorder,
+	VIEWERS,
+	type Course,
+	type Happening,
+	type Seconds
+} from '$lib/core';
+import { Director, GRID_HZ, placeViewer } from '$runtime';
+import type { ProjectSession } from '$lib/session/session.svelte';
+import type { Moving } from '$lib/viewport/grounds';
+import type { Eye } from '$lib/viewport/run-picture';
+import { FreeRun, noWish, type Wish } from '$lib/world/free-run';
+import { loadRapier } from '$lib/world/physics';
+
+/** After a hitch the run goes on from where it was instead of catching up. */
+const LONGEST_FRAME: Seconds = 0.1;
+/** A take is no longer than this. */
+const LONGEST: Seconds = 600;
+const STEEPEST = 85;
+
+export interface Counted {
+	readonly times: number;
+	/** The number it came with last. */
+	readonly last: number | null;
+}
+
+interface Going {
+	readonly run: FreeRun;
+	readonly director: Director;
+	readonly recorder: Recorder;
+	readonly poses: readonly Float64Array[];
+	readonly stop: () => void;
+}
+
+export class FreePlay {
+	phase = $state<'idle' | 'loading' | 'going'>('idle');
+	/** By happening: how often, and with what. */
+	counted = $state.raw<Readonly<Record<string, Counted>>>({});
+	/** What the cues did last, newest first. */
+	said = $state.raw<readonly string[]>([]);
+	seconds = $state(0);
+	readonly wishes: readonly [Wish, Wish] = [noWish(), noWish()];
+	private going: Going | null = null;
+	private left: Seconds = 0;
+
+	constructor(private readonly session: ProjectSession) {}
+
+	async begin(viewers: number): Promise<void> {
+		if (this.phase !== 'idle') return;
+		this.phase = 'loading';
+		const { session } = this;
+		try {
+			const run = new FreeRun(await loadRapier(), viewers);
+			const director = new Director(
+				{ ...session.wiring, presets: session.presets },
+				{ viewers: VIEWERS.slice(0, viewers) }
+			);
+			const linked = new Set(session.wiring.world.values.map((link) => link.parameter));
+			this.going = {
+				run,
+				director,
+				recorder: new Recorder(
+					viewers,
+					session.wiring.parameters.filter((p) => linked.has(p.id))
+				),
+				poses: run.runners.map(() => Float64Array.of(0, 0, 0, 0, 0, 0, 1)),
+				stop: session.onChange((preset) => director.setPreset(preset))
+			};
+		} catch (error) {
+			this.phase = 'idle';
+			session.say(`The free run could not begin: ${error instanceof Error ? error.message : String(error)}`);
+			return;
+		}
+		for (const wish of this.wishes) Object.assign(wish, noWish());
+		this.counted = {};
+		this.said = [];
+		this.seconds = this.left = 0;
+		this.phase = 'going';
+	}
+
+	/** Looks about by so many degrees. */
+	look(left: number, up: number): void {
+		const [wish] = this.wishes;
+		wish.yaw = (wish.yaw + left) % 360;
+		wish.pitch = Math.min(STEEPEST, Math.max(-STEEPEST, wish.pitch + up));
+	}
+
+	/** Goes on with changed events and cues; called when the wiring changes. */
+	rewire(): void {
+		this.going?.director.rewire(this.session.wiring);
+	}
+
+	frame(dt: Seconds): void {
+		const { going } = this;
+		if (!going) return;
+		this.left += Math.min(dt, LONGEST_FRAME);
+		const said: string[] = [];
+		while (this.left >= 1 / GRID_HZ && this.seconds < LONGEST) {
+			this.left -= 1 / GRID_HZ;
+			this.step(going, said);
+		}
+		if (said.length > 0) this.said = [...said.reverse(), ...this.said].slice(0, 6);
+	}
+
+	private step(going: Going, said: string[]): void {
+		const { run, director, recorder, poses } = going;
+		const { world, parameters } = this.session.wiring;
+		run.step(this.wishes, (happening) => this.hear(going, happening));
+		const time = run.now;
+		run.runners.forEach(({ pose }, i) => {
+			const whole = poses[i]!;
+			for (let c = 0; c < 3; c++) whole[c] = pose[c]!;
+			putLook(pose[3]!, pose[4]!, whole, 3);
+			placeViewer(director, i, whole);
+		});
+		for (const { from, parameter } of world.values) {
+			const known = parameters.find((p) => p.id === parameter);
+			if (known) director.set(parameter, known.min + (known.max - known.min) * (run.values[from] ?? 0));
+		}
+		director.advanceTo(time);
+		for (const order of director.done)
+			if (order.kind === 'play')
+				said.push(`${this.session.preset(order.preset)?.name ?? order.preset} at ${order.strength.toFixed(2)}`);
+		const { values } = director.viewers[0]!.player;
+		recorder.at(
+			time,
+			run.runners.map((r) => r.pose),
+			(id) => values.get(id)
+		);
+		this.seconds = time;
+	}
+
+	private hear({ run, director, recorder }: Going, happening: Happening): void {
+		const { world, events } = this.session.wiring;
+		if (happening.phase !== 'ends') {
+			const before = this.counted[happening.what]?.times ?? 0;
+			const kind = HAPPENINGS.find((k) => k.id === happening.what);
+			const last = kind?.numbers[0] ? (happening.numbers[kind.numbers[0].id] ?? null) : null;
+			this.counted = { ...this.counted, [happening.what]: { times: before + 1, last } };
+		}
+		for (const occurrence of occurrencesOf(world, events, happening)) {
+			director.raise(occurrence);
+			recorder.happened(run.now, occurrence);
+		}
+	}
+
+	/** What is looked at; empty while nothing goes. */
+	eyes(): Eye[] {
+		const { going } = this;
+		return going ? going.poses.map((pose, i) => ({ pose, offset: going.director.viewers[i]!.player.offset })) : [];
+	}
+
+	get moving(): Moving | null {
+		return this.going?.run ?? null;
+	}
+
+	/** Ends it and gives the take. */
+	end(name: string): Course | null {
+		const { going } = this;
+		if (!going) return null;
+		going.run.end((happening) => this.hear(going, happening));
+		going.stop();
+		this.going = null;
+		this.phase = 'idle';
+		return going.recorder.finish({ id: 'take', name, about: 'Recorded in a free run.' });
+	}
+}

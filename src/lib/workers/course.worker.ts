@@ -1,0 +1,21 @@
+/** Surveys and bakes of courses, and sounds listened to, off the page's thread. */
+import { expose } from 'comlink';
+import { bakeCourse, hear, readWav, surveyCourse, trackToCsv } from '$lib/core';
+import type { CourseDoor } from './protocol';
+
+const door: CourseDoor = {
+	survey: (kit, course, columns, seed) => surveyCourse(kit, course, columns, seed),
+	bake(kit, course, fps, seed, progress) {
+		const track = bakeCourse(kit, course, {
+			fps,
+			seed,
+			progress: (part) => void progress(part)
+		});
+		return trackToCsv(track!);
+	},
+	hear(bytes, sensitivity) {
+		const sound = readWav(bytes);
+		return sound.ok ? { ok: true, value: hear(sound.value.samples, sound.value.rate, sensitivity) } : sound;
+	}
+};
+expose(door);
