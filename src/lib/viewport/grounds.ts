@@ -241,5 +241,5 @@ export function createGrounds(): Grounds {
 /** As they stand before anybody came. */
 export const UNTOUCHED = (casks: readonly (readonly [number, number, number])[]): Moving => ({
 	casks: casks.map(([x, y, z]) => ({ x, y: y + CASK.height / 2, z, qx: 0, qy: 0, qz: 0, qw: 1 })),
-	doorOpen: 0
+	doorOpen: 1
 });

@@ -81,6 +81,16 @@ describe('a free run', () => {
 		expect(of(slope, 'landing')).toEqual([]);
 	});
 
+	it('runs down the stairs along the rail without leaving them', () => {
+		const run = new FreeRun(rapier);
+		walkTo(run, 0, 7);
+		walkTo(run, 0.4, 3.7);
+		const heard = go(run, 3, { ahead: 1, run: true, yaw: -74.48 });
+		expect(place(run)[1]).toBeCloseTo(-3, 1);
+		expect(of(heard, 'landing')).toEqual([]);
+		expect(of(heard, 'airborne')).toEqual([]);
+	});
+
 	it('a fall lands as fast as falling makes it: the square root of 2gh', () => {
 		const run = new FreeRun(rapier);
 		walkTo(run, 0, 7);

@@ -9,6 +9,8 @@ const GRAVITY = -9.81;
 /** Kept between a body and what it walks along, in metres. */
 const SKIN = 0.02;
 const BODY_MASS = 80;
+/** Ground that lies no deeper than this below the feet is stepped down to. */
+const STEP_DOWN = 0.3;
 
 /** The engine is a module of its own, large and only needed for a free run. */
 export async function loadRapier(): Promise<Rapier> {
@@ -75,7 +77,7 @@ export class Physics {
 		});
 		const controller = (this.controller = this.world.createCharacterController(SKIN));
 		controller.enableAutostep(0.32, 0.12, false);
-		controller.enableSnapToGround(0.3);
+		controller.enableSnapToGround(STEP_DOWN);
 		controller.setMaxSlopeClimbAngle((45 * Math.PI) / 180);
 		controller.setMinSlopeSlideAngle((50 * Math.PI) / 180);
 		controller.setApplyImpulsesToDynamicBodies(true);
@@ -137,13 +139,22 @@ export class Walker {
 
 	/** Moves it as far as the world lets it in this step, into `moved`. */
 	move(x: number, y: number, z: number, snap: boolean, moved: Float64Array): void {
-		if (snap) this.controller.enableSnapToGround(0.3);
+		if (snap) this.controller.enableSnapToGround(STEP_DOWN);
 		else this.controller.disableSnapToGround();
 		this.controller.computeColliderMovement(this.collider, { x, y, z });
-		const done = this.controller.computedMovement();
+		let done = this.controller.computedMovement();
+		let grounded = this.controller.computedGrounded();
+		if (snap && this.onGround && !grounded) {
+			// Along a wall the engine forgets to keep to steps that go down: asked to go down as well it finds them.
+			this.controller.computeColliderMovement(this.collider, { x: done.x, y: -STEP_DOWN, z: done.z });
+			if (this.controller.computedGrounded()) {
+				done = this.controller.computedMovement();
+				grounded = true;
+			}
+		}
 		const { x: px, y: py, z: pz } = this.body.translation();
 		this.body.setNextKinematicTranslation({ x: px + done.x, y: py + done.y, z: pz + done.z });
-		this.onGround = this.controller.computedGrounded();
+		this.onGround = grounded;
 		moved[0] = done.x;
 		moved[1] = done.y;
 		moved[2] = done.z;

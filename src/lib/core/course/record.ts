@@ -10,8 +10,8 @@ import type { Course, CourseEvent, CourseValue, Trace } from './types';
 
 /** Moments a second of the way; between them it is straight. */
 const TRACE_HZ = 30;
-const VALUES_HZ = 5;
-/** A game value is noted again when it moved by this part of its range. */
+const VALUES_HZ = 10;
+/** How far the kept line of a game value may lie from what was, as a part of its range. */
 const VALUE_STEP = 0.01;
 
 const rounded = (value: number, steps: number): number => Math.round(value * steps) / steps;
@@ -88,22 +88,54 @@ export class Recorder {
 			steps: false,
 			events: [...this.events],
 			areas: [],
-			values: [...this.values].map(([parameter, points]): CourseValue => ({ parameter, points }))
+			values: this.valuesKept()
 		};
 	}
 
-	/** Kept as a curve of few points: one before it begins to move, and one each time it moved enough. */
+	/** Noted often; what a straight line tells as well is left out at the end. */
 	private note({ id, min, max, rest }: GameParameter, time: Seconds, given: number | undefined): void {
-		const value = clamp(given ?? rest, min, max);
-		const points = this.values.get(id);
-		if (!points) {
-			this.values.set(id, [{ at: 0, value: rounded(value, 1000) }]);
+		const points = this.values.get(id) ?? [];
+		const before = points.at(-1);
+		if (before && time - before.at < 1 / VALUES_HZ - 1e-6) return;
+		points.push({ at: rounded(time, 1000), value: clamp(given ?? rest, min, max) });
+		this.values.set(id, points);
+	}
+
+	private valuesKept(): CourseValue[] {
+		return this.parameters.flatMap(({ id, min, max }) => {
+			const points = this.values.get(id);
+			return points ? [{ parameter: id, points: straightened(points, VALUE_STEP * Math.max(1e-9, max - min)) }] : [];
+		});
+	}
+}
+
+/** The points that a line needs so that it is nowhere farther off than `off`, with the slopes that make it a line. */
+function straightened(points: readonly CurvePoint[], off: number): CurvePoint[] {
+	const kept: number[] = [0];
+	const split = (first: number, last: number): void => {
+		const [a, b] = [points[first]!, points[last]!];
+		let worst = off;
+		let at = -1;
+		for (let i = first + 1; i < last; i++) {
+			const p = points[i]!;
+			const away = Math.abs(p.value - (a.value + ((b.value - a.value) * (p.at - a.at)) / (b.at - a.at)));
+			if (away > worst) {
+				worst = away;
+				at = i;
+			}
+		}
+		if (at < 0) {
+			kept.push(last);
 			return;
 		}
-		const before = points[points.length - 1]!;
-		if (time - before.at < 1 / VALUES_HZ || Math.abs(value - before.value) < VALUE_STEP * (max - min)) return;
-		const since = time - 1 / VALUES_HZ;
-		if (since - before.at > 2 / VALUES_HZ) points.push({ at: rounded(since, 1000), value: before.value });
-		points.push({ at: rounded(time, 1000), value: rounded(value, 1000) });
-	}
+		split(first, at);
+		split(at, last);
+	};
+	if (points.length > 1) split(0, points.length - 1);
+	const line = kept.map((i) => ({ at: points[i]!.at, value: rounded(points[i]!.value, 1000) }));
+	const slope = (i: number): number =>
+		line[i] && line[i + 1]
+			? rounded((line[i + 1]!.value - line[i]!.value) / (line[i + 1]!.at - line[i]!.at), 10000)
+			: 0;
+	return line.map((point, i) => ({ ...point, in: slope(i - 1), out: slope(i) }));
 }

@@ -133,32 +133,27 @@
 		if (made) onopen(made);
 	}
 
-	const FREE_KEYS: Readonly<Record<string, readonly [0 | 1, 'ahead' | 'right', 1 | -1]>> = {
-		KeyW: [0, 'ahead', 1],
-		KeyS: [0, 'ahead', -1],
-		KeyD: [0, 'right', 1],
-		KeyA: [0, 'right', -1],
-		ArrowUp: [1, 'ahead', 1],
-		ArrowDown: [1, 'ahead', -1],
-		ArrowLeft: [1, 'right', -1],
-		ArrowRight: [1, 'right', 1]
+	/** What a key does while it is down: the sign of an axis that two keys share. */
+	const AXES: Readonly<Record<string, readonly [plus: string, minus: string, set: (value: -1 | 0 | 1) => void]>> = {
+		ahead: ['KeyW', 'KeyS', (v) => (free.wishes[0].ahead = v)],
+		right: ['KeyD', 'KeyA', (v) => (free.wishes[0].right = v)],
+		secondAhead: ['ArrowUp', 'ArrowDown', (v) => (free.wishes[1].ahead = v)],
+		secondTurn: ['ArrowLeft', 'ArrowRight', (v) => (free.turning = v)]
 	};
 	const down = new Set<string>();
-	function steer(event: KeyboardEvent, on: boolean): boolean {
+	function steer(code: string, on: boolean): boolean {
 		const [one] = free.wishes;
-		if (on) down.add(event.code);
-		else down.delete(event.code);
-		if (event.code === 'ShiftLeft' || event.code === 'ShiftRight') one.run = on;
-		else if (event.code === 'KeyC') one.creep = on;
-		else if (event.code === 'Space') one.jump = on;
-		else if (event.code === 'KeyE') one.hold = on;
+		if (on) down.add(code);
+		else down.delete(code);
+		if (code === 'ShiftLeft' || code === 'ShiftRight') one.run = on;
+		else if (code === 'KeyC') one.creep = on;
+		else if (code === 'KeyE') one.hold = on;
+		else if (code === 'Space') free.jump(on);
 		else {
-			// The second player turns by the arrows to the sides.
-			const key = FREE_KEYS[event.code];
-			if (!key) return false;
-			const [who, axis, way] = key;
-			const opposite = Object.entries(FREE_KEYS).find(([, k]) => k[0] === who && k[1] === axis && k[2] === -way)![0];
-			free.wishes[who][axis] = on ? way : down.has(opposite) ? -way : 0;
+			const axis = Object.values(AXES).find(([plus, minus]) => code === plus || code === minus);
+			if (!axis) return false;
+			const [plus, minus, set] = axis;
+			set(((down.has(plus) ? 1 : 0) - (down.has(minus) ? 1 : 0)) as -1 | 0 | 1);
 		}
 		return true;
 	}
@@ -167,7 +162,7 @@
 		const control = event.ctrlKey || event.metaKey;
 		if (going) {
 			if (event.key === 'Escape') return void endFree(true);
-			if (!control && steer(event, true)) event.preventDefault();
+			if (!control && !event.repeat && steer(event.code, true)) event.preventDefault();
 			return;
 		}
 		if (control) {
@@ -189,7 +184,7 @@
 		event.preventDefault();
 	}
 	function letGoOfAll() {
-		for (const code of [...down]) steer({ code } as KeyboardEvent, false);
+		for (const code of [...down]) steer(code, false);
 	}
 
 	onMount(() => {
@@ -231,7 +226,7 @@
 	});
 </script>
 
-<svelte:window onkeydown={keyDown} onkeyup={(e) => going && steer(e, false)} onblur={letGoOfAll} />
+<svelte:window onkeydown={keyDown} onkeyup={(e) => going && steer(e.code, false)} onblur={letGoOfAll} />
 
 <div class="room" class:going>
 	<CourseHead {desk} {worker} {going} {onopen} onfree={beginFree} />

@@ -67,9 +67,10 @@
 		const state = states[0];
 		if (!state) return;
 		const [first] = course.path;
+		const i = course.areas.length;
 		const made = { event: state.id, x: first?.x ?? 0, z: first?.z ?? 0, radius: 2 };
 		desk.change('Add an area', (c) => ({ ...c, areas: [...c.areas, made] }));
-		desk.chosen = { kind: 'area', i: course.areas.length };
+		desk.chosen = { kind: 'area', i };
 		desk.done();
 	}
 	function setSecond(on: boolean) {

@@ -31,6 +31,9 @@
 		if (given === undefined || value!.max <= value!.min) return 0.7;
 		return 0.25 + 0.75 * Math.min(1, Math.max(0, (given - value!.min) / (value!.max - value!.min)));
 	};
+	/** Numbers are left out where the next one stands too near. */
+	const roomFor = (e: CourseEvent, next: CourseEvent | undefined): boolean =>
+		!next || (next.at - e.at) / perPixel > 9 + 6.2 * firstNumber(e).length;
 	const saidOf = (e: CourseEvent): string =>
 		[
 			event?.name ?? id,
@@ -84,7 +87,7 @@
 
 <!-- svelte-ignore a11y_no_static_element_interactions -->
 <div class="track" ondblclick={add} title="Double click adds one">
-	{#each mine as { e, i } (i)}
+	{#each mine as { e, i }, n (i)}
 		{@const chosen = desk.chosen?.kind === 'event' && desk.chosen.i === i}
 		{#if e.length !== null}
 			<button
@@ -127,7 +130,8 @@
 				onpointercancel={drop}
 				onfocus={() => (desk.chosen = { kind: 'event', i })}
 				onkeydown={(k) => keys(k, i)}
-				onkeyup={() => desk.settle()}><i></i><small>{firstNumber(e)}</small></button
+				onkeyup={() => desk.settle()}
+				><i></i>{#if roomFor(e, mine[n + 1]?.e)}<small>{firstNumber(e)}</small>{/if}</button
 			>
 		{/if}
 	{/each}

@@ -21,6 +21,8 @@ const LONGEST_FRAME: Seconds = 0.1;
 /** A take is no longer than this. */
 const LONGEST: Seconds = 600;
 const STEEPEST = 85;
+/** How fast the second player turns, in degrees a second. */
+const TURN = 110;
 
 export interface Counted {
 	readonly times: number;
@@ -44,7 +46,11 @@ export class FreePlay {
 	said = $state.raw<readonly string[]>([]);
 	seconds = $state(0);
 	readonly wishes: readonly [Wish, Wish] = [noWish(), noWish()];
+	/** Which way the second player turns: 1 left, −1 right. */
+	turning: -1 | 0 | 1 = 0;
 	private going: Going | null = null;
+	/** The jump key is up again, but no step has seen it down yet. */
+	private jumpEnds = false;
 	private left: Seconds = 0;
 
 	constructor(private readonly session: ProjectSession) {}
@@ -79,6 +85,8 @@ export class FreePlay {
 		this.counted = {};
 		this.said = [];
 		this.seconds = this.left = 0;
+		this.turning = 0;
+		this.jumpEnds = false;
 		this.phase = 'going';
 	}
 
@@ -87,6 +95,12 @@ export class FreePlay {
 		const [wish] = this.wishes;
 		wish.yaw = (wish.yaw + left) % 360;
 		wish.pitch = Math.min(STEEPEST, Math.max(-STEEPEST, wish.pitch + up));
+	}
+
+	/** Down and up again between two pictures is a jump all the same. */
+	jump(down: boolean): void {
+		if (down) this.wishes[0].jump = true;
+		this.jumpEnds = !down;
 	}
 
 	/** Goes on with changed events and cues; called when the wiring changes. */
@@ -99,9 +113,12 @@ export class FreePlay {
 		if (!going) return;
 		this.left += Math.min(dt, LONGEST_FRAME);
 		const said: string[] = [];
+		const [one, two] = this.wishes;
 		while (this.left >= 1 / GRID_HZ && this.seconds < LONGEST) {
 			this.left -= 1 / GRID_HZ;
+			two.yaw += (this.turning * TURN) / GRID_HZ;
 			this.step(going, said);
+			if (this.jumpEnds) one.jump = this.jumpEnds = false;
 		}
 		if (said.length > 0) this.said = [...said.reverse(), ...this.said].slice(0, 6);
 	}
