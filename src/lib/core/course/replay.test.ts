@@ -7,7 +7,8 @@ import { Replay } from './replay';
 import { CourseRun } from './run';
 import type { Course } from './types';
 
-const base = newPreset('thud', 'Thud');
+/** So many at once that the quietest has to go. */
+const base = { ...newPreset('thud', 'Thud'), overlap: { rule: 'stack' as const, limit: 2 } };
 const hum = {
 	...newPreset('hum', 'Hum'),
 	overlap: { rule: 'restart' as const, limit: 1 },

@@ -77,7 +77,7 @@ export class CourseRun {
 		}));
 		this.schedule = scheduleOf(kit, course);
 		this.curves = course.values.map(({ parameter, points }) => ({ parameter, curve: compileCurve(points) }));
-		this.takeStep();
+		this.takeStep(true);
 	}
 
 	/** A run that stands where this one stands and goes its own way. */
@@ -101,10 +101,10 @@ export class CourseRun {
 	/** Plays up to a time: to the last step of the grid that is not after it, nor after the course. Only forward. */
 	advanceTo(time: Seconds): void {
 		const last = lastStep(Math.min(time, this.course.seconds));
-		while (this.step < last) this.takeStep();
+		while (this.step < last) this.takeStep(this.step + 1 === last);
 	}
 
-	private takeStep(): void {
+	private takeStep(look: boolean): void {
 		this.step++;
 		const time = this.now;
 		for (let i = 0; i < this.bodies.length; i++) this.move(i, time);
@@ -112,7 +112,7 @@ export class CourseRun {
 		for (let i = 0; i < this.bodies.length; i++) this.crossAreas(i);
 		for (; this.next < this.schedule.length && this.schedule[this.next]!.at <= time + 1e-9; this.next++)
 			this.raise(this.schedule[this.next]!);
-		this.director.advanceTo(time);
+		this.director.advanceTo(time, look);
 	}
 
 	private move(viewer: number, time: Seconds): void {

@@ -121,13 +121,18 @@ export class Director {
 		this.advanceTo(this.time + dt);
 	}
 
-	/** One step: what is due is done as of the moment it was due, then every mix is worked out. */
-	advanceTo(time: Seconds): void {
+	/**
+	 * One step: what is due is done as of the moment it was due, then every mix is worked out; with `look` false it is not,
+	 * for steps that nobody looks at.
+	 */
+	advanceTo(time: Seconds, look = true): void {
+		const { viewers } = this;
 		this.time = time;
 		if (this.done.length > 0) this.done.length = 0;
-		for (const { player } of this.viewers) player.advanceTo(time);
+		for (let i = 0; i < viewers.length; i++) viewers[i]!.player.moveTo(time);
 		this.engine.advanceTo(time, this.obey);
-		if (this.done.length > 0) for (const { player } of this.viewers) player.advanceTo(time);
+		if (this.done.length > 0) for (let i = 0; i < viewers.length; i++) viewers[i]!.player.moveTo(time);
+		if (look) for (let i = 0; i < viewers.length; i++) viewers[i]!.player.sum();
 		if (this.owned.size > 0) this.forget();
 	}
 

@@ -62,6 +62,9 @@ export class Player {
 	/** Where the player's body is; until it is set, where the camera rests. */
 	private readonly body = Float64Array.of(0, 0, 0);
 	private hasBody = false;
+	/** Whether the offset, and each play's level, are those of the present time. */
+	private summed = false;
+	private ducking = false;
 	/** The game's values: `values.set(id, value)`. */
 	readonly values: GameValues;
 	/** A distance and what is left there; what drives make of amount and rate. */
@@ -89,7 +92,9 @@ export class Player {
 			fired: this.fired,
 			time: this.time,
 			lastOutcome: this.lastOutcome,
-			hasBody: this.hasBody
+			hasBody: this.hasBody,
+			summed: this.summed,
+			ducking: this.ducking
 		};
 		Object.assign(copy, own);
 		copy.offset.set(this.offset);
@@ -200,6 +205,7 @@ export class Player {
 
 	/** Lets the quietest of a preset's plays fade out while there are `limit` of them, of equals the oldest. */
 	private makeRoom(presetId: string, limit: number): void {
+		if (!this.summed) this.sum();
 		const active = this.running.filter(
 			(play) => play.presetId === presetId && play.stoppedAt === null && play.ageAt(this.time) < play.end
 		);
@@ -257,10 +263,18 @@ export class Player {
 
 	/** One frame at a given time. Returns `offset`. */
 	advanceTo(time: Seconds): Float64Array {
+		this.moveTo(time);
+		return this.sum();
+	}
+
+	/**
+	 * Moves every play on to a time without working out the offset: for steps that nobody looks at. `sum` gives the same
+	 * afterwards as if each step had been looked at.
+	 */
+	moveTo(time: Seconds): void {
 		this.time = time;
-		const { offset, running, scratch } = this;
-		offset.fill(0);
-		scratch.frame[NOW] = time;
+		this.summed = false;
+		const { running } = this;
 		let kept = 0;
 		let ducking = false;
 		for (let i = 0; i < running.length; i++) {
@@ -269,12 +283,22 @@ export class Player {
 			if (play.isOver(time)) continue;
 			running[kept++] = play;
 			if (play.duck < 1) ducking = true;
+			if (play.swayed) this.drive(play, time);
 		}
 		running.length = kept;
-		for (let i = 0; i < kept; i++) {
+		this.ducking = ducking;
+	}
+
+	/** The offset at the time that the player stands at. Returns `offset`. */
+	sum(): Float64Array {
+		const { offset, running, scratch, time, ducking } = this;
+		this.summed = true;
+		offset.fill(0);
+		scratch.frame[NOW] = time;
+		for (let i = 0; i < running.length; i++) {
 			const play = running[i]!;
 			scratch.frame[FACTOR] = play.ducked = ducking ? this.duckOf(play) : 1;
-			if (play.swayed) this.sway(play, time);
+			if (play.swayed) this.sway(play);
 			if (play.movesIn === 'camera') play.addTo(scratch, offset);
 			else {
 				this.turned.fill(0);
@@ -285,8 +309,16 @@ export class Player {
 		return offset;
 	}
 
-	/** Weakens a play by its distance and drives it by game values. */
-	private sway(play: Play, time: Seconds): void {
+	/** Lets game values set a play's pace: in every step, as its phases hang on all that were. */
+	private drive(play: Play, time: Seconds): void {
+		const { drives } = play.compiled;
+		if (!drives) return;
+		this.values.drive(drives, this.driven);
+		play.setPace(play.rate * this.driven[1]!, time);
+	}
+
+	/** Weakens a play by its distance and by game values. */
+	private sway(play: Play): void {
 		const { frame } = this.scratch;
 		const { reach, drives } = play.compiled;
 		if (reach && play.place && this.distance) {
@@ -297,7 +329,6 @@ export class Player {
 		if (!drives) return;
 		this.values.drive(drives, this.driven);
 		frame[FACTOR]! *= this.driven[0]!;
-		play.setPace(play.rate * this.driven[1]!, time);
 	}
 
 	/** The smallest factor that a higher priority multiplies this play by. */
