@@ -2,17 +2,18 @@ import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { svelteTesting } from '@testing-library/svelte/vite';
 import { defineConfig } from 'vitest/config';
 
+/** A loaded machine is many times slower. Projects do not take this from the root. */
+const patience = { testTimeout: 60000, hookTimeout: 120000 };
 const root = new URL('.', import.meta.url).pathname;
 
 export default defineConfig({
 	test: {
-		testTimeout: 60000,
-		hookTimeout: 120000,
 		projects: [
 			{
 				resolve: { alias: { $lib: `${root}src/lib`, $runtime: `${root}runtime/index.ts` } },
 				test: {
 					name: 'unit',
+					...patience,
 					include: [
 						'src/lib/{core,plots,ui,features,workers,viewport,world}/**/*.test.ts',
 						'runtime/**/*.test.ts',
@@ -26,6 +27,7 @@ export default defineConfig({
 				resolve: { alias: { $lib: `${root}src/lib`, $runtime: `${root}runtime/index.ts` } },
 				test: {
 					name: 'page',
+					...patience,
 					environment: 'jsdom',
 					include: ['src/lib/**/*.svelte.test.ts']
 				}
@@ -34,6 +36,7 @@ export default defineConfig({
 				resolve: { alias: { $lib: `${root}src/lib` } },
 				test: {
 					name: 'server',
+					...patience,
 					include: ['src/lib/server/**/*.test.ts'],
 					globalSetup: ['scripts/lib/test-database.ts']
 				}

@@ -42,7 +42,7 @@ export type { Gait } from './course/gait';
 export { eventFrom, HAPPENINGS, linkTo, NO_LINKS, occurrencesOf, VIEWERS, WORLD_VALUES } from './course/happenings';
 export type { EventLink, Happening, HappeningKind, ValueLink, WorldLinks, WorldValueKind } from './course/happenings';
 export { Replay } from './course/replay';
-export { CourseRun, EYE_HEIGHT, GRID_HZ, placeViewer } from './course/run';
+export { areasCrossed, CourseRun, EYE_HEIGHT, GRID_HZ, placeViewer } from './course/run';
 export type { Played } from './course/run';
 export type { Course, CourseArea, CourseEvent, CourseValue, Trace, Way, Waypoint } from './course/types';
 export { compileWay, pathSeconds, poseAt, POSE_NUMBERS, putLook, traceAt, TRACE_NUMBERS } from './course/way';

@@ -14,7 +14,7 @@ import type { Seconds } from '../units/quantities';
 import { Stride } from './gait';
 import { occurrencesOf, VIEWERS } from './happenings';
 import { compileWay, poseAt, type CompiledWay } from './way';
-import type { Course } from './types';
+import type { Course, CourseArea } from './types';
 
 export const GRID_HZ = 120;
 /** Of the eyes above the ground, in metres. */
@@ -50,6 +50,23 @@ export function placeViewer(director: Director, viewer: number, pose: Float64Arr
 	const { player } = director.viewers[viewer]!;
 	player.setBody(pose[0]!, pose[1]!, pose[2]!);
 	player.setRest(pose[0]!, pose[1]! + EYE_HEIGHT, pose[2]!, pose[3]!, pose[4]!, pose[5]!, pose[6]!);
+}
+
+/** Tells which areas a body came into or left since the last time; `inside` remembers, 1 for within. */
+export function areasCrossed(
+	areas: readonly CourseArea[],
+	pose: Float64Array,
+	inside: Uint8Array,
+	tell: (area: number, within: boolean) => void
+): void {
+	for (let i = 0; i < inside.length; i++) {
+		const { x, z, radius } = areas[i]!;
+		const [dx, dz] = [pose[0]! - x, pose[2]! - z];
+		const within = dx * dx + dz * dz <= radius * radius ? 1 : 0;
+		if (within === inside[i]) continue;
+		inside[i] = within;
+		tell(i, within === 1);
+	}
 }
 
 export class CourseRun {
@@ -154,15 +171,12 @@ export class CourseRun {
 
 	private crossAreas(viewer: number): void {
 		const { inside, pose } = this.bodies[viewer]!;
-		for (let i = 0; i < inside.length; i++) {
-			const area = this.course.areas[i]!;
-			const [dx, dz] = [pose[0]! - area.x, pose[2]! - area.z];
-			const within = dx * dx + dz * dz <= area.radius * area.radius ? 1 : 0;
-			if (within === inside[i]) continue;
-			inside[i] = within;
+		if (inside.length === 0) return;
+		areasCrossed(this.course.areas, pose, inside, (i, within) => {
 			const phase = within ? 'starts' : 'ends';
-			this.director.raise({ event: area.event, phase, key: `area ${i} ${viewer}`, who: VIEWERS[viewer] });
-		}
+			const { event } = this.course.areas[i]!;
+			this.director.raise({ event, phase, key: `area ${i} ${viewer}`, who: VIEWERS[viewer] });
+		});
 	}
 }
 

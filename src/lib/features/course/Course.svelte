@@ -100,7 +100,7 @@
 		if (going) return;
 		desk.playing = false;
 		freeViewers = count;
-		await free.begin(count);
+		await free.begin(count, course?.areas);
 	}
 	async function endFree(keep: boolean) {
 		const number = session.courses.list.filter((c) => c.trace).length + 1;

@@ -225,7 +225,10 @@
 			<svg {width} height={PACE} class="pace" aria-hidden="true">
 				<path d={areaPath(pace.speeds, fastest, width, PACE)} />
 				{#each pace.gaits as g, i (i)}
-					{#if x(g.to) - x(g.from) > 34}<text x={(x(g.from) + x(g.to)) / 2} y={PACE - 4}>{g.gait}</text>{/if}
+					{#if (course.steps || course.trace) && x(g.to) - x(g.from) > 34}<text
+							x={(x(g.from) + x(g.to)) / 2}
+							y={PACE - 4}>{g.gait}</text
+						>{/if}
 				{/each}
 			</svg>
 			{#each felt ?? [] as f, who (who)}

@@ -198,6 +198,17 @@ describe('a free run', () => {
 		expect(desk.frame(0)!.bodies[0]!.pose[2]).toBeCloseTo(8, 1);
 	});
 
+	it('areas of the open course are live', async () => {
+		const free = new FreePlay(session);
+		await free.begin(1, [{ event: 'running', x: 0.4, z: 8, radius: 1 }]);
+		for (let i = 0; i < 30; i++) free.frame(1 / 60);
+		expect(free.said).toEqual(['Hum at 1.00']);
+		const take = free.end('x')!;
+		expect(take.events.map((e) => e.event)).toEqual(['running']);
+		expect(take.events[0]!.at).toBeLessThan(0.01);
+		expect(take.events[0]!.length!).toBeCloseTo(0.5, 1);
+	});
+
 	it('a preset that changes is felt with the next play', async () => {
 		const free = new FreePlay(session);
 		await free.begin(1);

@@ -1,11 +1,13 @@
 /** A free run as it goes: keys and mouse move a body through the grounds, what happens fires the cues, all of it is recorded. */
 import {
+	areasCrossed,
 	HAPPENINGS,
 	occurrencesOf,
 	putLook,
 	Recorder,
 	VIEWERS,
 	type Course,
+	type CourseArea,
 	type Happening,
 	type Seconds
 } from '$lib/core';
@@ -35,6 +37,8 @@ interface Going {
 	readonly director: Director;
 	readonly recorder: Recorder;
 	readonly poses: readonly Float64Array[];
+	readonly areas: readonly CourseArea[];
+	readonly inside: readonly Uint8Array[];
 	readonly stop: () => void;
 }
 
@@ -55,7 +59,8 @@ export class FreePlay {
 
 	constructor(private readonly session: ProjectSession) {}
 
-	async begin(viewers: number): Promise<void> {
+	/** `areas`: of the course that is open, whose states are on while one is within. */
+	async begin(viewers: number, areas: readonly CourseArea[] = []): Promise<void> {
 		if (this.phase !== 'idle') return;
 		this.phase = 'loading';
 		const { session } = this;
@@ -73,6 +78,8 @@ export class FreePlay {
 					viewers,
 					session.wiring.parameters.filter((p) => linked.has(p.id))
 				),
+				areas,
+				inside: run.runners.map(() => new Uint8Array(areas.length)),
 				poses: run.runners.map(() => Float64Array.of(0, 0, 0, 0, 0, 0, 1)),
 				stop: session.onChange((preset) => director.setPreset(preset))
 			};
@@ -133,6 +140,7 @@ export class FreePlay {
 			for (let c = 0; c < 3; c++) whole[c] = pose[c]!;
 			putLook(pose[3]!, pose[4]!, whole, 3);
 			placeViewer(director, i, whole);
+			this.crossAreas(going, i);
 		});
 		for (const { from, parameter } of world.values) {
 			const known = parameters.find((p) => p.id === parameter);
@@ -149,6 +157,19 @@ export class FreePlay {
 			(id) => values.get(id)
 		);
 		this.seconds = time;
+	}
+
+	private crossAreas(going: Going, viewer: number): void {
+		const { areas, inside, poses } = going;
+		areasCrossed(areas, poses[viewer]!, inside[viewer]!, (i, within) => this.cross(going, viewer, i, within));
+	}
+
+	private cross({ run, director, recorder, areas }: Going, viewer: number, i: number, within: boolean): void {
+		const phase = within ? 'starts' : 'ends';
+		const { event } = areas[i]!;
+		const occurrence = { event, phase, key: `area ${i} ${viewer}`, who: VIEWERS[viewer] } as const;
+		director.raise(occurrence);
+		recorder.happened(run.now, occurrence);
 	}
 
 	private hear({ run, director, recorder }: Going, happening: Happening): void {
@@ -179,6 +200,9 @@ export class FreePlay {
 	end(name: string): Course | null {
 		const { going } = this;
 		if (!going) return null;
+		going.inside.forEach((inside, viewer) =>
+			inside.forEach((on, i) => on === 1 && this.cross(going, viewer, i, false))
+		);
 		going.run.end((happening) => this.hear(going, happening));
 		going.stop();
 		this.going = null;

@@ -6,7 +6,7 @@
 	import FolderInput from '@lucide/svelte/icons/folder-input';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Tag from '@lucide/svelte/icons/tag';
-	import { KIT_FORMAT, KIT_VERSION, writeKit, type ShakePreset } from '$lib/core';
+	import { KIT_FORMAT, KIT_VERSION, NO_LINKS, writeKit, type ShakePreset } from '$lib/core';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { saveText } from '$lib/ui/save-text';
@@ -74,13 +74,17 @@
 		);
 		tag = '';
 	}
-	function sendOut(presets: readonly ShakePreset[]) {
-		const name = presets.length === 1 ? presets[0]!.id : session.project.slug;
-		const empty = { events: [], parameters: [], cues: [], rigs: [], courses: [], world: { events: [], values: [] } };
-		saveText(
-			`${name}.kit.json`,
-			writeKit({ format: KIT_FORMAT, version: KIT_VERSION, name: session.project.name, ...empty, presets })
-		);
+	/** Some presets as a kit; all of them with the events, cues and courses that go with them. */
+	async function sendOut(presets: readonly ShakePreset[]) {
+		const { project, wiring, courses, order } = session;
+		const whole = presets.length === order.length;
+		if (whole && !(await courses.fetch())) return;
+		const name = presets.length === 1 ? presets[0]!.id : project.slug;
+		const rest = whole
+			? { ...wiring, courses: courses.list }
+			: { events: [], parameters: [], cues: [], courses: [], world: NO_LINKS };
+		const head = { format: KIT_FORMAT, version: KIT_VERSION, name: project.name } as const;
+		saveText(`${name}.kit.json`, writeKit({ ...head, ...rest, rigs: [], presets }));
 	}
 
 	onMount(() => {
@@ -88,7 +92,7 @@
 			() => [
 				{ id: 'library new', label: 'New preset', about: 'presets', run: () => void addNew() },
 				{ id: 'library in', label: 'Bring in a kit', about: 'presets', run: () => (bringing = true) },
-				{ id: 'library out', label: 'Send out all that is listed', about: 'presets', run: () => sendOut(rows) },
+				{ id: 'library out', label: 'Send out all that is listed', about: 'presets', run: () => void sendOut(rows) },
 				{ id: 'library retired', label: 'Retired presets', about: 'presets', run: () => (retired = true) }
 			],
 			[
@@ -141,7 +145,7 @@
 		/>
 		<button onclick={addNew}><Plus size={14} /> New</button>
 		<button onclick={() => (bringing = true)}><FolderInput size={14} /> Bring in</button>
-		<button onclick={() => sendOut(acted.length > 0 ? acted : rows)} disabled={rows.length === 0}
+		<button onclick={() => void sendOut(acted.length > 0 ? acted : rows)} disabled={rows.length === 0}
 			><Download size={14} /> Send out {acted.length > 0 ? acted.length : 'all'}</button
 		>
 		<button onclick={() => (retired = true)}><Archive size={14} /> Retired</button>
