@@ -108,5 +108,46 @@ export const SHOTS: readonly Shot[] = [
 			await page.getByRole('radio', { name: /events and values/ }).click();
 			await page.waitForTimeout(600);
 		}
+	},
+	{
+		name: 'course',
+		path: 'course/first-watch',
+		act: async (page) => {
+			await page.locator('.window.ready').waitFor();
+			await page.locator('.plays span').first().waitFor();
+			await page.getByRole('button', { name: /^Wave breaks, at 33/ }).click();
+			await page.getByRole('slider', { name: 'Playhead' }).focus();
+			for (let i = 0; i < 33; i++) await page.keyboard.press('Shift+ArrowRight');
+			for (let i = 0; i < 18; i++) await page.keyboard.press('ArrowRight');
+			await page.mouse.move(700, 440);
+			await page.waitForTimeout(1500);
+		}
+	},
+	{
+		name: 'course-two-players',
+		path: 'course/crane-shift',
+		act: async (page) => {
+			await page.locator('.window.ready').waitFor();
+			await page.locator('.plays span').first().waitFor();
+			await page.keyboard.press('n');
+			await page.getByRole('slider', { name: 'Playhead' }).focus();
+			for (let i = 0; i < 33; i++) await page.keyboard.press('Shift+ArrowRight');
+			await page.waitForTimeout(1500);
+		}
+	},
+	{
+		name: 'free-run',
+		path: 'course/first-watch',
+		act: async (page) => {
+			await page.locator('.window.ready').waitFor();
+			await page.keyboard.press('f');
+			const keep = page.getByRole('button', { name: 'Keep as a take' });
+			await keep.and(page.locator(':enabled')).waitFor();
+			await page.keyboard.down('w');
+			await page.waitForTimeout(3600);
+			await page.keyboard.up('w');
+			await page.keyboard.press(' ');
+			await page.waitForTimeout(1600);
+		}
 	}
 ];

@@ -36,7 +36,7 @@
 </script>
 
 <Popover label="Bake" align="right" title="The motion as a table, one row a picture">
-	{#snippet button()}Bake …{/snippet}
+	{#snippet button()}<span class="tool">Bake …</span>{/snippet}
 	<div class="body">
 		<p>
 			All seven channels of the first player’s camera, one row a picture, as CSV. The same seed gives the same table.
@@ -58,6 +58,12 @@
 </Popover>
 
 <style>
+	.tool {
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 3px 10px;
+	}
 	.body {
 		display: grid;
 		gap: 8px;

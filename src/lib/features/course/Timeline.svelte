@@ -120,6 +120,38 @@
 		<button title="Show more of the course (−)" aria-label="Zoom out" onclick={() => desk.zoom(2, desk.time)}
 			><ZoomOut size={14} /></button
 		>
+		<span class="add">
+			<Popover label="Add a lane" title="An event or a game value to put on the timeline">
+				{#snippet button()}+ lane{/snippet}
+				{#snippet children(close)}
+					<div class="list">
+						{#each absent as event (event.id)}
+							<button
+								onclick={() => {
+									desk.addEvent(event.id, desk.time);
+									close();
+								}}>{event.name} <small>{event.kind}</small></button
+							>
+						{/each}
+						{#each freeValues as parameter (parameter.id)}
+							<button
+								onclick={() => {
+									addValue(parameter.id);
+									close();
+								}}>{parameter.name} <small>game value</small></button
+							>
+						{/each}
+						{#if absent.length + freeValues.length === 0}
+							<p>
+								{wiring.events.length === 0
+									? 'No event is declared yet: the Cues room does that, or the table beside a free run.'
+									: 'Every event and game value has its lane.'}
+							</p>
+						{/if}
+					</div>
+				{/snippet}
+			</Popover>
+		</span>
 	</div>
 	<div
 		class="ruler"
@@ -185,38 +217,6 @@
 					></span
 				>
 			{/each}
-			<span class="add">
-				<Popover label="Add a lane" title="An event or a game value to put on the timeline">
-					{#snippet button()}+ lane{/snippet}
-					{#snippet children(close)}
-						<div class="list">
-							{#each absent as event (event.id)}
-								<button
-									onclick={() => {
-										desk.addEvent(event.id, desk.time);
-										close();
-									}}>{event.name} <small>{event.kind}</small></button
-								>
-							{/each}
-							{#each freeValues as parameter (parameter.id)}
-								<button
-									onclick={() => {
-										addValue(parameter.id);
-										close();
-									}}>{parameter.name} <small>game value</small></button
-								>
-							{/each}
-							{#if absent.length + freeValues.length === 0}
-								<p>
-									{wiring.events.length === 0
-										? 'No event is declared yet: the Cues room does that, or the table beside a free run.'
-										: 'Every event and game value has its lane.'}
-								</p>
-							{/if}
-						</div>
-					{/snippet}
-				</Popover>
-			</span>
 		</div>
 		<div class="tracks" bind:clientWidth={width}>
 			<svg class="grid" aria-hidden="true">
@@ -396,10 +396,9 @@
 	.lane button:focus-visible {
 		opacity: 1;
 	}
-	.labels > .add {
-		height: 28px;
-		border-bottom: 0;
-		overflow: visible;
+	.add {
+		margin-left: auto;
+		font-size: 12px;
 	}
 	.list {
 		display: grid;
