@@ -103,7 +103,7 @@ test('sample, bake and check, as a build pipeline calls them', async () => {
 	expect((await run('sample', kit, '--preset', 'cask-set-down', '--fps', 'x')).code).toBe(2);
 	const baked = await run('bake', kit, '--course', 'crane-shift', '--fps', '30');
 	expect(baked.code).toBe(0);
-	expect(baked.output.trim().split('\n')).toHaveLength(1 + 40 * 30 + 1);
+	expect(baked.output.trim().split('\n')).toHaveLength(1 + 41 * 30 + 1);
 	expect((await run('bake', kit, '--course', 'nowhere')).output).toContain(
 		'The kit has no course "nowhere". It has: first-watch, crane-shift, skiff-home'
 	);
