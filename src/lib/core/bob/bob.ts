@@ -1,0 +1,357 @@
+/**
+ * Head bob: follows the steps, not the clock. The phase advances in strides, dφ/dt = steps a second / 2; a channel is
+ * A(speed) · shape(h·φ + phase), h = 2 for channels that go with each step, 1 for those that go with the stride.
+ *
+ *     const bob = new BobRun(compileBob(preset), 1);
+ *     bob.advance(1 / 60, { speed: 1.4, grounded: true });
+ *     bob.offset; // x, y, z, pitch, yaw, roll, fov
+ */
+import { addKeys, compileKeys, type CompiledKeys } from '../patterns/keys';
+import { addNoise, compileNoise, createNoiseRun, type NoiseRun } from '../patterns/noise';
+import { ELAPSED, LEVEL, type Voice } from '../patterns/voice';
+import { addWave } from '../patterns/wave';
+import { combine, hashText } from '../random/hash';
+import { sinTurns } from '../math/scalar';
+import { settleSpring, stepSpring } from '../math/spring';
+import { compileDrives, type CompiledDrive, type GameValues } from '../shake/drives';
+import { CHANNELS, CHANNEL_COUNT, type Channel } from '../units/channels';
+import type { Hertz, Seconds } from '../units/quantities';
+import { STEP_CHANNELS, type BobChannel, type BobPreset, type BobShape } from './types';
+
+const ONE_OCTAVE = compileNoise({ kind: 'noise', octaves: 1, lacunarity: 2, persistence: 0.5 });
+const Y = CHANNELS.indexOf('y');
+const PITCH = CHANNELS.indexOf('pitch');
+/** Samples of a cycle, and cycles of a noise, that the steepest slope is looked for in. */
+const SAMPLES = 1024;
+const NOISE_CYCLES = 48;
+
+/** Channels of a gait that have one shape. */
+interface Group {
+	readonly shape: BobShape;
+	readonly voice: Voice;
+	readonly keys: readonly CompiledKeys[];
+}
+
+export interface CompiledBob {
+	readonly preset: BobPreset;
+	/** By gait. */
+	readonly groups: readonly (readonly Group[])[];
+	/** The most that each channel ever moves in a second, at any of the gaits. */
+	readonly fastest: Float64Array;
+	/** How fast size may fall so that no channel falls faster than its gait moves it, in parts a second. */
+	readonly quickest: number;
+	readonly idle: Voice | null;
+	/** Deepest place of the landing's spring for a push of 1 a second. */
+	readonly pushPeak: number;
+	readonly drives: readonly CompiledDrive[] | null;
+}
+
+const cyclesOf = (channel: Channel): number => (STEP_CHANNELS.includes(channel) ? 2 : 1);
+
+function groupsOf(channels: Readonly<Partial<Record<Channel, BobChannel>>>): Group[] {
+	const groups = new Map<BobShape, { numbers: number[]; list: BobChannel[] }>();
+	CHANNELS.forEach((name, number) => {
+		const channel = channels[name];
+		if (!channel || channel.amplitude === 0) return;
+		const group = groups.get(channel.shape) ?? { numbers: [], list: [] };
+		group.numbers.push(number);
+		group.list.push(channel);
+		groups.set(channel.shape, group);
+	});
+	return [...groups].map(([shape, { numbers, list }]) => ({
+		shape,
+		voice: {
+			channels: Uint8Array.from(numbers),
+			scales: Float64Array.from(list, (c) => c.amplitude),
+			frequencies: Float64Array.from(numbers, (n) => cyclesOf(CHANNELS[n]!)),
+			phases: Float64Array.from(list, (c) => c.phase),
+			now: new Float64Array(2)
+		},
+		keys: shape === 'keys' ? list.map((c) => compileKeys(c.keys ?? [], true)) : []
+	}));
+}
+
+function addGroup(group: Group, noise: NoiseRun | null, spare: Float64Array, out: Float64Array): void {
+	const { voice } = group;
+	if (group.shape === 'sine') addWave('sine', voice, out);
+	else if (group.shape === 'keys') addKeys(group.keys, spare, voice, out);
+	else if (group.shape === 'noise') addNoise(ONE_OCTAVE, noise!, voice, out);
+	else addRectified(voice, out);
+}
+
+/** 2|sin πp| − 1: lowest in a point at each whole cycle. */
+function addRectified({ channels, scales, frequencies, phases, now }: Voice, out: Float64Array): void {
+	for (let j = 0; j < channels.length; j++) {
+		const s = sinTurns((phases[j]! + frequencies[j]! * now[ELAPSED]!) / 2);
+		out[channels[j]!]! += scales[j]! * now[LEVEL]! * (2 * (s < 0 ? -s : s) - 1);
+	}
+}
+
+const noiseFor = (seed: number, count: number): NoiseRun =>
+	createNoiseRun(
+		Int32Array.from({ length: count }, (_, j) => combine(seed, j)),
+		new Float64Array(count)
+	);
+
+/** The steepest that each channel of a gait gets, per stride. */
+function slopesOf(groups: readonly Group[]): Float64Array {
+	const steepest = new Float64Array(CHANNEL_COUNT);
+	const [before, here, spare] = [new Float64Array(CHANNEL_COUNT), new Float64Array(CHANNEL_COUNT), new Float64Array(1)];
+	for (const group of groups) {
+		const noise = group.shape === 'noise' ? noiseFor(1, group.voice.channels.length) : null;
+		const strides = group.shape === 'noise' ? NOISE_CYCLES : 1;
+		group.voice.now[LEVEL] = 1;
+		for (let i = 0; i <= SAMPLES * strides; i++) {
+			group.voice.now[ELAPSED] = i / SAMPLES;
+			here.fill(0);
+			addGroup(group, noise, spare, here);
+			if (i > 0)
+				for (const c of group.voice.channels) {
+					const slope = Math.abs(here[c]! - before[c]!) * SAMPLES;
+					if (slope > steepest[c]!) steepest[c] = slope;
+				}
+			before.set(here);
+		}
+	}
+	return steepest;
+}
+
+/** The deepest place that a spring reaches that is pushed out of its rest by 1 a second. */
+function peakOf(frequency: Hertz, damping: number): number {
+	const state = Float64Array.of(0, 1);
+	const dt = 1 / (frequency * 4000);
+	let most = 0;
+	for (let i = 0; i < 8000; i++) {
+		stepSpring(state, 0, frequency, damping, dt);
+		if (state[0]! <= most) break;
+		most = state[0]!;
+	}
+	return most;
+}
+
+/** May allocate; what it returns runs without. Gaits are taken in the order of their speeds. */
+export function compileBob(preset: BobPreset): CompiledBob {
+	const gaits = [...preset.gaits].sort((a, b) => a.speed - b.speed);
+	const groups = gaits.map((gait) => groupsOf(gait.channels));
+	const fastest = new Float64Array(CHANNEL_COUNT);
+	let quickest = Infinity;
+	groups.forEach((list, g) => {
+		const slopes = slopesOf(list);
+		for (const { voice } of list)
+			voice.channels.forEach((c, j) => {
+				// Chords of a curve are a little less steep than the curve.
+				const speed = slopes[c]! * (gaits[g]!.steps / 2) * 1.0001;
+				if (speed > fastest[c]!) fastest[c] = speed;
+				const size = Math.abs(voice.scales[j]!);
+				if (size > 0) quickest = Math.min(quickest, speed / size);
+			});
+	});
+	const idle = CHANNELS.flatMap((name, number) => {
+		const channel = preset.idle?.channels[name];
+		return channel && channel.amplitude !== 0 ? [{ number, ...channel }] : [];
+	});
+	return {
+		preset: { ...preset, gaits },
+		groups,
+		fastest,
+		quickest,
+		idle:
+			idle.length === 0
+				? null
+				: {
+						channels: Uint8Array.from(idle, (c) => c.number),
+						scales: Float64Array.from(idle, (c) => c.amplitude),
+						frequencies: Float64Array.from(idle, (c) => c.frequency),
+						phases: new Float64Array(idle.length),
+						now: new Float64Array(2)
+					},
+		pushPeak: preset.landing ? peakOf(preset.landing.frequency, preset.landing.damping) : 0,
+		drives: compileDrives(preset.drives)
+	};
+}
+
+/** Steps a second of a bob at a speed, straight between its gaits; 0 where one stands. */
+export function bobSteps({ preset: { gaits } }: CompiledBob, speed: number): Hertz {
+	if (!(speed > 0) || gaits.length === 0) return 0;
+	const first = gaits[0]!;
+	// Slower than the slowest gait the steps go towards half of its.
+	if (speed <= first.speed) return first.steps * (0.5 + (0.5 * speed) / first.speed);
+	for (let g = 1; g < gaits.length; g++) {
+		const [a, b] = [gaits[g - 1]!, gaits[g]!];
+		if (speed <= b.speed) return a.steps + ((b.steps - a.steps) * (speed - a.speed)) / (b.speed - a.speed);
+	}
+	return gaits[gaits.length - 1]!.steps;
+}
+
+/** How much of each gait there is at a speed, into `out`. */
+export function bobWeights({ preset: { gaits } }: CompiledBob, speed: number, out: Float64Array): void {
+	out.fill(0);
+	if (!(speed > 0) || gaits.length === 0) return;
+	if (speed <= gaits[0]!.speed) {
+		out[0] = speed / gaits[0]!.speed;
+		return;
+	}
+	for (let g = 1; g < gaits.length; g++) {
+		const [a, b] = [gaits[g - 1]!, gaits[g]!];
+		if (speed > b.speed) continue;
+		out[g] = (speed - a.speed) / (b.speed - a.speed);
+		out[g - 1] = 1 - out[g]!;
+		return;
+	}
+	out[gaits.length - 1] = 1;
+}
+
+export interface Walking {
+	/** Metres a second over the ground. */
+	readonly speed: number;
+	readonly grounded: boolean;
+}
+
+export class BobRun {
+	/** x, y, z, pitch, yaw, roll, fov. */
+	readonly offset: Float64Array = new Float64Array(CHANNEL_COUNT);
+	/** In strides; a foot falls at each whole and half. */
+	phase = 0;
+	/** The bob's own part, held back to its fastest frame. */
+	private readonly steps = new Float64Array(CHANNEL_COUNT);
+	private readonly wanted = new Float64Array(CHANNEL_COUNT);
+	private readonly weights: Float64Array;
+	private readonly goal: Float64Array;
+	private readonly noise: readonly (readonly (NoiseRun | null)[])[];
+	private readonly idleNoise: NoiseRun | null;
+	private readonly landing = new Float64Array(2);
+	private readonly driven = new Float64Array(2);
+	private readonly spare = new Float64Array(1);
+	private idleWeight: number;
+	private idleTime: Seconds = 0;
+	private speed = 0;
+
+	constructor(
+		private readonly bob: CompiledBob,
+		private readonly seed = 1,
+		private readonly values: GameValues | null = null
+	) {
+		const { groups, idle, preset } = bob;
+		this.weights = new Float64Array(groups.length);
+		this.goal = new Float64Array(groups.length);
+		const own = combine(seed, hashText(preset.id));
+		this.noise = groups.map((list, g) =>
+			list.map((group, k) =>
+				group.shape === 'noise' ? noiseFor(combine(combine(own, g), k), group.voice.channels.length) : null
+			)
+		);
+		this.idleNoise = idle && noiseFor(combine(own, -1), idle.channels.length);
+		this.idleWeight = 0;
+	}
+
+	/** A bob that stands where this one stands and goes its own way. */
+	fork(): BobRun {
+		const copy = new BobRun(this.bob, this.seed, this.values);
+		copy.offset.set(this.offset);
+		copy.steps.set(this.steps);
+		copy.weights.set(this.weights);
+		copy.landing.set(this.landing);
+		copy.phase = this.phase;
+		copy.idleWeight = this.idleWeight;
+		copy.idleTime = this.idleTime;
+		copy.speed = this.speed;
+		return copy;
+	}
+
+	/** Feet meet the ground after a fall at so many metres a second. */
+	land(fall: number): void {
+		const { landing } = this.bob.preset;
+		if (!landing || !(fall > 0)) return;
+		const dip = Math.min(landing.most, landing.dip * fall);
+		this.landing[1]! -= dip / this.bob.pushPeak;
+	}
+
+	/** `dt` seconds on. True when a foot fell. */
+	advance(dt: Seconds, { speed, grounded }: Walking): boolean {
+		const { bob, driven } = this;
+		driven[0] = driven[1] = 1;
+		if (bob.drives && this.values) this.values.drive(bob.drives, driven);
+		const fell = this.walk(dt, speed, grounded, driven[1]!);
+		this.sizeUp(dt, speed, grounded);
+		this.addSteps(dt, bob.preset.amount * driven[0]!);
+		this.offset.set(this.steps);
+		this.addIdle(dt, speed, grounded, bob.preset.amount * driven[0]!);
+		this.addLanding(dt);
+		return fell;
+	}
+
+	private walk(dt: Seconds, speed: number, grounded: boolean, rate: number): boolean {
+		const before = Math.floor(this.phase * 2);
+		// Between two frames the speed went straight from one to the other.
+		if (grounded && speed > 0)
+			this.phase +=
+				((bobSteps(this.bob, this.speed > 0 ? this.speed : speed) + bobSteps(this.bob, speed)) / 4) * rate * dt;
+		this.speed = grounded ? speed : 0;
+		return Math.floor(this.phase * 2) > before;
+	}
+
+	private sizeUp(dt: Seconds, speed: number, grounded: boolean): void {
+		const { weights, goal, bob } = this;
+		const { blendTime, settleTime } = bob.preset;
+		const walks = grounded && speed > 0;
+		if (walks) bobWeights(bob, speed, goal);
+		else goal.fill(0);
+		const settle = Math.min(settleTime > 0 ? 1 / settleTime : Infinity, bob.quickest);
+		const most = (walks ? (blendTime > 0 ? 1 / blendTime : Infinity) : settle) * dt;
+		for (let g = 0; g < weights.length; g++) {
+			const by = goal[g]! - weights[g]!;
+			weights[g] = by > most ? weights[g]! + most : by < -most ? weights[g]! - most : goal[g]!;
+		}
+	}
+
+	private addSteps(dt: Seconds, amount: number): void {
+		const { bob, wanted, weights, steps } = this;
+		wanted.fill(0);
+		for (let g = 0; g < weights.length; g++) {
+			if (weights[g]! <= 0) continue;
+			const groups = bob.groups[g]!;
+			for (let k = 0; k < groups.length; k++) {
+				const { now } = groups[k]!.voice;
+				now[LEVEL] = weights[g]! * amount;
+				now[ELAPSED] = this.phase;
+				addGroup(groups[k]!, this.noise[g]![k]!, this.spare, wanted);
+			}
+		}
+		// Size and phase may move at once; together they are no faster than the fastest gait alone.
+		for (let c = 0; c < CHANNEL_COUNT; c++) {
+			const most = bob.fastest[c]! * (amount > 1 ? amount : 1) * dt;
+			const by = wanted[c]! - steps[c]!;
+			steps[c] = by > most ? steps[c]! + most : by < -most ? steps[c]! - most : wanted[c]!;
+		}
+	}
+
+	private addIdle(dt: Seconds, speed: number, grounded: boolean, amount: number): void {
+		const { idle, preset } = this.bob;
+		if (!idle) return;
+		const first = preset.gaits[0]?.speed ?? 1;
+		const goal = grounded ? Math.max(0, 1 - speed / first) : 0;
+		const most = preset.blendTime > 0 ? dt / preset.blendTime : 1;
+		const by = goal - this.idleWeight;
+		this.idleWeight = by > most ? this.idleWeight + most : by < -most ? this.idleWeight - most : goal;
+		this.idleTime += dt;
+		if (this.idleWeight <= 0) return;
+		idle.now[LEVEL] = this.idleWeight * amount;
+		idle.now[ELAPSED] = this.idleTime;
+		addNoise(ONE_OCTAVE, this.idleNoise!, idle, this.offset);
+	}
+
+	private addLanding(dt: Seconds): void {
+		const { landing } = this.bob.preset;
+		const state = this.landing;
+		if (!landing || settleSpring(state, 0)) return;
+		stepSpring(state, 0, landing.frequency, landing.damping, dt);
+		// A landing upon a landing goes no deeper than the deepest.
+		if (state[0]! < -landing.most) {
+			state[0] = -landing.most;
+			if (state[1]! < 0) state[1] = 0;
+		}
+		if (settleSpring(state, 0)) return;
+		this.offset[Y]! += state[0]!;
+		this.offset[PITCH]! += state[0]! * landing.nod;
+	}
+}
