@@ -7,6 +7,6 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = async () => {
 	const [project] = await listProjects();
 	if (!project) return {};
-	const [preset] = await presetStore.list(project.id);
+	const preset = (await presetStore.list(project.id)).find((p) => p.document.family === 'shake');
 	redirect(303, preset ? `/${project.slug}/bench/${preset.key}` : `/${project.slug}/bench`);
 };

@@ -35,6 +35,15 @@ export type { Measure } from './analysis/measure';
 export { pictureMovement, REFERENCE } from './analysis/picture';
 export { checkCue, checkKit, checkPreset } from './checks';
 export type { CheckContext, CueFinding, Finding, Fix, Level, Wired } from './checks';
+export { BobRun, bobSteps, bobWeights, compileBob } from './bob/bob';
+export type { CompiledBob, Walking } from './bob/bob';
+export { BOB_SHAPES, STEP_CHANNELS } from './bob/types';
+export type { BobChannel, BobGait, BobIdle, BobLanding, BobPreset, BobShape } from './bob/types';
+export { bobAlong, sampleBob } from './bob/sample';
+export { followTrack, LagRun, trailOf } from './lag/lag';
+export { LAG_AXES } from './lag/types';
+export type { LagAxis, LagAxisName, LagPreset } from './lag/types';
+export { readBodyTrack, bodyTrackToCsv, type BodyTrack } from './formats/body-track';
 export { bakeCourse, type BakeOptions } from './course/bake';
 export { compilePath, placeAt } from './course/path';
 export { gaitOf, GAITS, stepsPerSecond, Stride } from './course/gait';
@@ -66,23 +75,23 @@ export type {
 	StopAction
 } from './cues/types';
 export { History } from './history/history';
-export { freeId, newCourse, newCue, newLayer, newPlay, newPreset } from './kit/defaults';
+export { freeId, newBob, newLag, newLagAxis, newCourse, newCue, newLayer, newPlay, newPreset } from './kit/defaults';
 export { copyLayer, layerName, orderLayers, withSolo } from './kit/layers';
 export { arrivals } from './kit/merge';
 export type { Arrival, Choice, Standing } from './kit/merge';
 export { kitJsonSchema } from './kit/kit-shape';
 export { LIMITS, PATTERN_KINDS } from './kit/preset-shape';
 export { MOST_BYTES, openKit, readKit, sayProblem, writeKit } from './kit/read';
-export { openPreset } from './kit/read-preset';
+export { openAnyPreset, openPreset } from './kit/read-preset';
 export { openCourse } from './kit/read-course';
 export { openWiring } from './kit/read-wiring';
 export type { Wiring } from './kit/read-wiring';
 export type { ReadResult } from './kit/read-preset';
 export { isId, show } from './kit/shape';
 export type { Problem } from './kit/shape';
-export { isShake, KIT_FORMAT, KIT_VERSION, OVERLAP_RULES } from './kit/types';
+export { isBob, isLag, isShake, KIT_FORMAT, KIT_VERSION, OVERLAP_RULES } from './kit/types';
 export type {
-	CarriedPreset,
+	AnyPreset,
 	ChannelSettings,
 	Drive,
 	Fade,

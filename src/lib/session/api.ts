@@ -1,5 +1,5 @@
 /** The page's side of the server's endpoints. Failures are values with a sentence. */
-import type { Course, ShakePreset, Wiring } from '$lib/core';
+import type { AnyPreset, Course, Wiring } from '$lib/core';
 
 export interface StoredPreset {
 	readonly key: string;
@@ -7,7 +7,7 @@ export interface StoredPreset {
 	readonly savedAt: string;
 	/** Its place in the project's order. */
 	readonly position: number;
-	readonly document: ShakePreset;
+	readonly document: AnyPreset;
 }
 
 export interface StoredCourse {
@@ -65,14 +65,14 @@ export const createProject = (name: string): Promise<Answer<{ slug: string }>> =
 export const fetchPreset = (slug: string, key: string): Promise<Answer<StoredPreset>> =>
 	call('GET', `${presetsOf(slug)}/${key}`);
 
-export const createPreset = (slug: string, document: ShakePreset, note = ''): Promise<Answer<StoredPreset>> =>
+export const createPreset = (slug: string, document: AnyPreset, note = ''): Promise<Answer<StoredPreset>> =>
 	call('POST', presetsOf(slug), { document, note });
 
 export const savePreset = (
 	slug: string,
 	key: string,
 	base: number,
-	document: ShakePreset,
+	document: AnyPreset,
 	note: string
 ): Promise<Answer<{ version: number; savedAt: string }>> =>
 	call('PUT', `${presetsOf(slug)}/${key}`, { base, document, note });
@@ -86,7 +86,7 @@ export const fetchPresets = (slug: string, after: number, retired = false): Prom
 
 export const createPresets = (
 	slug: string,
-	documents: readonly ShakePreset[],
+	documents: readonly AnyPreset[],
 	note: string
 ): Promise<Answer<StoredPreset[]>> => call('PUT', presetsOf(slug), { documents, note });
 
@@ -99,7 +99,7 @@ export const retirePresets = (
 export const fetchVersions = (slug: string, key: string): Promise<Answer<VersionEntry[]>> =>
 	call('GET', `${presetsOf(slug)}/${key}/versions`);
 
-export const fetchVersion = (slug: string, key: string, version: number): Promise<Answer<ShakePreset>> =>
+export const fetchVersion = (slug: string, key: string, version: number): Promise<Answer<AnyPreset>> =>
 	call('GET', `${presetsOf(slug)}/${key}/versions/${version}`);
 
 const coursesOf = (slug: string): string => `/api/projects/${slug}/courses`;

@@ -1,13 +1,13 @@
 /** Changes that the server does not have yet, kept in this browser until it has. */
 import { openDB, type IDBPDatabase } from 'idb';
-import type { Course, ShakePreset, Wiring } from '$lib/core';
+import type { AnyPreset, Course, Wiring } from '$lib/core';
 
 export interface Draft {
 	readonly project: string;
 	readonly key: string;
 	/** The version that the change began from. */
 	readonly base: number;
-	readonly document: ShakePreset | Wiring | Course;
+	readonly document: AnyPreset | Wiring | Course;
 }
 
 export class Drafts {

@@ -4,12 +4,12 @@
  */
 import type { Draft as ImmerDraft } from 'immer';
 import { dequal } from 'dequal';
-import { History, type Course, type ShakePreset, type Wiring } from '$lib/core';
+import { History, type AnyPreset, type Course, type Wiring } from '$lib/core';
 import type { Answer } from './api';
 import { Drafts } from './drafts';
 import type { Tabs } from './tabs';
 
-export type Kept = ShakePreset | Wiring | Course;
+export type Kept = AnyPreset | Wiring | Course;
 export type Documents = Record<string, Kept>;
 
 /** How a document stands with the server. */

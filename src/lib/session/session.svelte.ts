@@ -8,9 +8,15 @@ import {
 	freeId,
 	newPreset,
 	NO_LINKS,
+	isBob,
+	isLag,
+	isShake,
+	type AnyPreset,
 	type Arrival,
+	type BobPreset,
 	type Choice,
 	type Course,
+	type LagPreset,
 	type ShakePreset,
 	type Wiring
 } from '$lib/core';
@@ -30,8 +36,10 @@ export const WIRING = '*wiring';
 const isPreset = (key: string): boolean => !key.startsWith('*');
 
 export class ProjectSession {
-	/** Preset keys in the project's order. */
+	/** Keys of shakes in the project's order. */
 	order = $state.raw<readonly string[]>([]);
+	/** Keys of head bobs and camera lags, in the project's order. */
+	private bodyOrder = $state.raw<readonly string[]>([]);
 	/** How many presets are still to come from the server. */
 	missing = $state(0);
 	readonly notes = new Notices();
@@ -58,12 +66,14 @@ export class ProjectSession {
 			send: (key, base, document, note) => this.send(key, base, document, note),
 			nameOf: (key) => this.nameOf(key),
 			changed: (key, document) => {
-				if (isPreset(key)) for (const listener of this.listeners) listener(document as ShakePreset);
+				const preset = isPreset(key) ? (document as AnyPreset) : null;
+				if (preset && isShake(preset)) for (const listener of this.listeners) listener(preset);
 			},
 			say: (text) => this.say(text)
 		});
 		this.courses = new Courses(project.slug, this.keeper, (text, action) => this.say(text, action));
-		this.order = this.inOrder(presets.map((p) => p.key));
+		this.order = this.inOrder(presets.filter((p) => isShake(p.document)).map((p) => p.key));
+		this.bodyOrder = this.inOrder(presets.filter((p) => !isShake(p.document)).map((p) => p.key));
 		this.missing = Math.max(0, count - presets.length);
 	}
 
@@ -96,12 +106,12 @@ export class ProjectSession {
 		const { slug } = this.project;
 		if (key === WIRING) return api.saveWiring(slug, base, document as Wiring, note);
 		if (isCourse(key)) return api.saveCourse(slug, (document as Course).id, base, document as Course, note);
-		return api.savePreset(slug, key, base, document as ShakePreset, note);
+		return api.savePreset(slug, key, base, document as AnyPreset, note);
 	}
 
 	private nameOf(key: string): string {
 		if (key === WIRING) return 'the cues';
-		const document = this.documents[key] as ShakePreset | Course | undefined;
+		const document = this.documents[key] as AnyPreset | Course | undefined;
 		return `“${document?.name ?? key}”`;
 	}
 
@@ -122,7 +132,21 @@ export class ProjectSession {
 	}
 
 	preset(key: string): ShakePreset | undefined {
-		return isPreset(key) ? (this.documents[key] as ShakePreset | undefined) : undefined;
+		const found = isPreset(key) ? (this.documents[key] as AnyPreset | undefined) : undefined;
+		return found && isShake(found) ? found : undefined;
+	}
+
+	/** The project's head bobs and camera lags. */
+	get bodies(): (BobPreset | LagPreset)[] {
+		return this.bodyOrder.map((key) => this.documents[key] as BobPreset | LagPreset);
+	}
+
+	get bobs(): BobPreset[] {
+		return this.bodies.filter(isBob);
+	}
+
+	get lags(): LagPreset[] {
+		return this.bodies.filter(isLag);
 	}
 
 	get presets(): ShakePreset[] {
@@ -223,7 +247,7 @@ export class ProjectSession {
 	}
 
 	/** Adds a preset and returns its key; null when the server refused. */
-	async add(document: ShakePreset, note = ''): Promise<string | null> {
+	async add(document: AnyPreset, note = ''): Promise<string | null> {
 		const made = await api.createPreset(this.project.slug, document, note);
 		if (!made.ok) {
 			this.say(
@@ -366,7 +390,7 @@ export class ProjectSession {
 		const found = await api.fetchVersion(this.project.slug, key, version);
 		if (!found.ok) return this.say(found.message);
 		this.keeper.because(key, `restored version ${version}`);
-		this.change(key, `Restore version ${version}`, () => found.value);
+		this.change(key, `Restore version ${version}`, () => found.value as ShakePreset);
 	}
 
 	/** Answers the question that a conflict asks. */
@@ -393,11 +417,11 @@ export class ProjectSession {
 
 	/** A copy of what is here, kept beside what somebody else saved under its name. */
 	private copyBeside(key: string): Promise<string | null> {
-		const mine = this.documents[key] as ShakePreset | Course;
+		const mine = this.documents[key] as AnyPreset | Course;
 		const name = `${mine.name}, mine`.slice(0, 120);
 		const note = 'kept beside another version';
 		if (isCourse(key)) return this.courses.add({ ...(mine as Course), name }, note);
-		return this.add({ ...(mine as ShakePreset), id: freeId(name, this.order), name, origin: key }, note);
+		return this.add({ ...(mine as AnyPreset), id: freeId(name, this.order), name, origin: key } as AnyPreset, note);
 	}
 
 	/** Tells other tabs which preset this one shows. */
@@ -430,9 +454,12 @@ export class ProjectSession {
 
 	/** Gives keys that are new their place in the order. */
 	private enter(keys: readonly string[]): void {
-		const known = new Set(this.order);
+		const known = new Set([...this.order, ...this.bodyOrder]);
 		const fresh = keys.filter((key) => !known.has(key));
-		if (fresh.length > 0) this.order = this.behind(fresh);
+		const shakes = fresh.filter((key) => isShake(this.documents[key] as AnyPreset));
+		if (shakes.length > 0) this.order = this.behind(shakes);
+		if (shakes.length < fresh.length)
+			this.bodyOrder = this.inOrder([...this.bodyOrder, ...fresh.filter((key) => !shakes.includes(key))]);
 	}
 
 	/** The order with new keys in their places: sorted only when they do not simply come last. */
@@ -468,7 +495,7 @@ export class ProjectSession {
 		if (message.kind !== 'saved') return this.presence.hear(message);
 		const { key, document } = message;
 		if (this.keepingOf(key) !== 'kept' || (isCourse(key) && !this.documents[key])) return;
-		if (isPreset(key)) this.take({ ...message, document: document as ShakePreset });
+		if (isPreset(key)) this.take({ ...message, document: document as AnyPreset });
 		else this.keeper.takeInstead(message);
 		if (this.presence.isLooking(key)) this.say('Another tab changed this; its version is shown here.');
 	}

@@ -1,5 +1,5 @@
 /** Tabs of one browser that have the same project open tell each other what they look at and what they saved. */
-import type { Course, ShakePreset, Wiring } from '$lib/core';
+import type { AnyPreset, Course, Wiring } from '$lib/core';
 
 export type TabMessage =
 	| { readonly kind: 'looking'; readonly tab: string; readonly key: string; readonly answer: boolean }
@@ -11,7 +11,7 @@ export type TabMessage =
 			readonly version: number;
 			readonly savedAt: string;
 			readonly position: number;
-			readonly document: ShakePreset | Wiring | Course;
+			readonly document: AnyPreset | Wiring | Course;
 	  };
 
 export class Tabs {

@@ -1,6 +1,8 @@
 /** New objects, ready to play. */
 import type { Cue, PlayAction } from '../cues/types';
+import type { BobPreset } from '../bob/types';
 import type { Course } from '../course/types';
+import type { LagAxis, LagPreset } from '../lag/types';
 import type { Layer, ShakePreset } from './types';
 
 /** A layer that is felt at once: a little noise on height and roll. */
@@ -67,6 +69,57 @@ export const newCue = (id: string, event: string, preset: string): Cue => ({
 	conditions: { tags: [], values: [], parameters: [], chance: 1, coolDown: 0, once: false },
 	actions: [newPlay(preset)],
 	feltBy: 'reach'
+});
+
+/** A quiet walk: lowest when a foot falls, a little to the side with each stride. */
+export const newBob = (id: string, name: string): BobPreset => ({
+	id,
+	family: 'bob',
+	view: 'space',
+	name,
+	about: '',
+	tags: [],
+	amount: 1,
+	gaits: [
+		{
+			id: 'walk',
+			speed: 1.4,
+			steps: 1.9,
+			channels: {
+				y: { amplitude: 0.012, phase: 0.75, shape: 'sine' },
+				x: { amplitude: 0.008, phase: 0, shape: 'sine' }
+			}
+		}
+	],
+	blendTime: 0.3,
+	settleTime: 0.3,
+	landing: null,
+	idle: null,
+	drives: []
+});
+
+export const newLagAxis = (): LagAxis => ({
+	follow: 'half-life',
+	halfLife: 0.15,
+	settle: null,
+	frequency: 2,
+	damping: 1,
+	atMost: null,
+	quiet: 0
+});
+
+/** Position and turn a little behind. */
+export const newLag = (id: string, name: string): LagPreset => ({
+	id,
+	family: 'lag',
+	view: 'space',
+	name,
+	about: '',
+	tags: [],
+	axes: { x: newLagAxis(), y: newLagAxis(), z: newLagAxis(), yaw: newLagAxis() },
+	leadsBy: 0,
+	leadHalfLife: 0.15,
+	snapsBeyond: null
 });
 
 /** A short walk, ready to have events put on it. */

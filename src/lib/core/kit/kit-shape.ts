@@ -17,8 +17,10 @@ import {
 	type Shape
 } from './shape';
 import { HAPPENINGS, WORLD_VALUES } from '../course/happenings';
+import { bobPreset } from './bob-shape';
 import { course } from './course-shape';
 import { cue } from './cue-shape';
+import { lagPreset } from './lag-shape';
 import { shakePreset, tag } from './preset-shape';
 import { KIT_FORMAT, KIT_VERSION } from './types';
 
@@ -46,15 +48,9 @@ export const parameter: Shape = object({
 	rest: withDefault(number('its value at rest', -1e9, 1e9), 0)
 });
 
-/** A preset of a family that is not played yet is carried along. */
-const carried = object({
-	id: required(id('of the preset')),
-	family: required(oneOf('the family', ['bob', 'lag'])),
-	name: required(text('a name', 120, 1))
-});
-
 export const anyPreset: Shape = either('an object with "family": "shake", "bob" or "lag"', [
-	{ when: (v) => isRecord(v) && (v.family === 'bob' || v.family === 'lag'), shape: carried },
+	{ when: (v) => isRecord(v) && v.family === 'bob', shape: bobPreset },
+	{ when: (v) => isRecord(v) && v.family === 'lag', shape: lagPreset },
 	{ when: isRecord, shape: shakePreset }
 ]);
 

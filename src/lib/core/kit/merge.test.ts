@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newPreset } from './defaults';
+import { newBob, newPreset } from './defaults';
 import { arrivals } from './merge';
 import { KIT_FORMAT, type Kit } from './types';
 
@@ -22,12 +22,7 @@ describe('what a kit brings', () => {
 		const { name, ...rest } = here;
 		const reordered = { ...rest, name };
 		const list = arrivals(
-			kit([
-				reordered,
-				{ ...newPreset('b', 'B'), amount: 2 },
-				newPreset('c', 'C'),
-				{ id: 'd', family: 'bob', name: 'D' }
-			]),
+			kit([reordered, { ...newPreset('b', 'B'), amount: 2 }, newPreset('c', 'C'), newBob('d', 'D')]),
 			(id) => (id === 'a' ? here : id === 'b' ? newPreset('b', 'B') : undefined)
 		);
 		expect(list.map((a) => [a.preset.id, a.standing])).toEqual([

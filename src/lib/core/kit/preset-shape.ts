@@ -75,7 +75,7 @@ const seconds = (what: string, least = 0): Shape => number(`${what}, in seconds`
 const multiplier = (what: string): Shape => number(what, 0, LIMITS.multiplier);
 
 /** A list of points whose `at` rises. */
-const rising = (items: Shape): Shape => ({
+export const rising = (items: Shape): Shape => ({
 	check(value, report) {
 		const before = report.problems.length;
 		items.check(value, report);
@@ -181,7 +181,7 @@ const start: Shape = either('"zero", "random" or a number of cycles', [
 	{ when: (v) => typeof v === 'number', shape: number('phase in cycles', -1000, 1000) }
 ]);
 
-const key = object({
+export const key = object({
 	at: required(number('place within the cycle', 0, 1)),
 	value: required(number('part of the amplitude', -1, 1)),
 	ease: optional(ease),
@@ -228,7 +228,7 @@ const reach = orNull(
 	)
 );
 
-const drive = object({
+export const drive = object({
 	parameter: required(id('of the game value')),
 	to: withDefault(oneOf('what it multiplies', ['amount', 'rate']), 'amount'),
 	curve: required(curvePoints)

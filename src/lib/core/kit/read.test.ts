@@ -68,10 +68,30 @@ describe('reading', () => {
 		expect(written.presets[0].timing.extra).toBe(1);
 	});
 
-	it('carries presets of families it does not play', () => {
-		const bob = { id: 'stair', family: 'bob', name: 'Stair', gaits: [1, 2] };
-		const result = readKit(JSON.stringify({ ...small, presets: [bob] }));
-		expect((result as { value: Kit }).value.presets[0]).toEqual(bob);
+	it('a bob or a lag that is no more than a name, as kits once had them, is read and filled in', () => {
+		const presets = [
+			{ id: 'stair', family: 'bob', name: 'Stair' },
+			{ id: 'heavy', family: 'lag', name: 'Heavy', axes: { yaw: { follow: 'spring' } } }
+		];
+		const result = readKit(JSON.stringify({ ...small, presets })) as { value: Kit };
+		expect(result.value.presets).toMatchObject([
+			{ gaits: [], amount: 1, landing: null },
+			{ axes: { yaw: { follow: 'spring', frequency: 2, damping: 1 } }, leadsBy: 0 }
+		]);
+	});
+
+	it.each<[unknown, string]>([
+		[{ family: 'bob', gaits: [{ id: 'w', speed: 0, steps: 2 }] }, 'presets[0].gaits[0].speed'],
+		[
+			{ family: 'bob', gaits: [{ id: 'w', speed: 1, steps: 2, channels: { y: { amplitude: 1, shape: 'keys' } } }] },
+			'presets[0].gaits[0].channels.y.keys'
+		],
+		[{ family: 'lag', axes: { x: { follow: 'slowly' } } }, 'presets[0].axes.x.follow'],
+		[{ family: 'bob', landing: { dip: 1 } }, 'presets[0].landing.most']
+	])('what is wrong in a bob or a lag is told by its place: %j', (part, place) => {
+		const presets = [{ id: 'p', name: 'P', ...(part as object) }];
+		const result = readKit(JSON.stringify({ ...small, presets }));
+		expect(result.ok ? '' : result.problems[0]!.place).toBe(place);
 	});
 
 	it('numbers survive to the last digit', () => {

@@ -1,4 +1,6 @@
 /** The kit's objects as they are in memory: every optional field filled in, unknown fields carried along untouched. */
+import type { BobPreset } from '../bob/types';
+import type { LagPreset } from '../lag/types';
 import type { WorldLinks } from '../course/happenings';
 import type { Course } from '../course/types';
 import type { Cue } from '../cues/types';
@@ -145,12 +147,8 @@ export interface GameParameter {
 	readonly rest: number;
 }
 
-/** A preset of a family this version does not play yet: carried along untouched. */
-export interface CarriedPreset {
-	readonly id: string;
-	readonly family: string;
-	readonly name: string;
-}
+/** A preset of any family. */
+export type AnyPreset = ShakePreset | BobPreset | LagPreset;
 
 export interface Kit {
 	readonly format: typeof KIT_FORMAT;
@@ -158,7 +156,7 @@ export interface Kit {
 	readonly name: string;
 	readonly events: readonly GameEvent[];
 	readonly parameters: readonly GameParameter[];
-	readonly presets: readonly (ShakePreset | CarriedPreset)[];
+	readonly presets: readonly AnyPreset[];
 	readonly cues: readonly Cue[];
 	readonly rigs: readonly unknown[];
 	readonly courses: readonly Course[];
@@ -166,4 +164,6 @@ export interface Kit {
 	readonly world: WorldLinks;
 }
 
-export const isShake = (preset: ShakePreset | CarriedPreset): preset is ShakePreset => preset.family === 'shake';
+export const isShake = (preset: AnyPreset): preset is ShakePreset => preset.family === 'shake';
+export const isBob = (preset: AnyPreset): preset is BobPreset => preset.family === 'bob';
+export const isLag = (preset: AnyPreset): preset is LagPreset => preset.family === 'lag';

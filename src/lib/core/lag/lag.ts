@@ -1,6 +1,7 @@
 /** A view that trails a body: exact within each step for a target that moves straight, whatever the step's length. */
 import { clamp, exp2, LN2 } from '../math/scalar';
 import { AT_REST, stepSpring } from '../math/spring';
+import type { BodyTrack } from '../formats/body-track';
 import type { Seconds } from '../units/quantities';
 import { LAG_AXES, type LagAxis, type LagPreset } from './types';
 
@@ -152,4 +153,18 @@ export class LagRun {
 		const [e, v] = [error[at]!, error[at + 1]!];
 		if (e < AT_REST && e > -AT_REST && v < AT_REST && v > -AT_REST) error[at] = error[at + 1] = 0;
 	}
+}
+
+/** Where the view is at each moment of a body's way, beginning where the body begins. */
+export function followTrack(preset: LagPreset, { times, poses }: BodyTrack): BodyTrack {
+	const run = new LagRun(preset);
+	const followed = new Float64Array(poses.length);
+	const pose = new Float64Array(AXES);
+	for (let i = 0; i < times.length; i++) {
+		for (let c = 0; c < AXES; c++) pose[c] = poses[i * AXES + c]!;
+		if (i === 0) run.snap(pose);
+		else run.advance(pose, times[i]! - times[i - 1]!);
+		followed.set(run.out, i * AXES);
+	}
+	return { times, poses: followed };
 }

@@ -7,7 +7,7 @@
  *     player.advance(1 / 60);
  *     player.offset; // x, y, z, pitch, yaw, roll, fov
  */
-import { isShake, type CarriedPreset, type GameParameter, type ShakePreset } from '../kit/types';
+import { isShake, type AnyPreset, type GameParameter, type ShakePreset } from '../kit/types';
 import { combine } from '../random/hash';
 import { CHANNEL_COUNT } from '../units/channels';
 import type { Seconds } from '../units/quantities';
@@ -71,7 +71,7 @@ export class Player {
 	private readonly near = new Float64Array(1);
 	private readonly driven = new Float64Array(2);
 
-	constructor(presets: readonly (ShakePreset | CarriedPreset)[], options: PlayerOptions = {}) {
+	constructor(presets: readonly AnyPreset[], options: PlayerOptions = {}) {
 		this.seed = options.seed ?? 1;
 		this.values = new GameValues(options.parameters);
 		this.distance = options.distance ?? true;
@@ -345,5 +345,5 @@ export class Player {
 }
 
 /** A player for these presets; those of other families than shake are passed over. */
-export const createPlayer = (presets: readonly (ShakePreset | CarriedPreset)[], options?: PlayerOptions): Player =>
+export const createPlayer = (presets: readonly AnyPreset[], options?: PlayerOptions): Player =>
 	new Player(presets, options);

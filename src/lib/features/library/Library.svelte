@@ -84,7 +84,8 @@
 			? { ...wiring, courses: courses.list }
 			: { events: [], parameters: [], cues: [], courses: [], world: NO_LINKS };
 		const head = { format: KIT_FORMAT, version: KIT_VERSION, name: project.name } as const;
-		saveText(`${name}.kit.json`, writeKit({ ...head, ...rest, rigs: [], presets }));
+		const bodies = whole ? session.bodies : [];
+		saveText(`${name}.kit.json`, writeKit({ ...head, ...rest, rigs: [], presets: [...presets, ...bodies] }));
 	}
 
 	onMount(() => {

@@ -7,7 +7,7 @@ import {
 	type InferCreationAttributes,
 	type Sequelize
 } from 'sequelize';
-import type { Course, Cue, GameEvent, GameParameter, ShakePreset, Wiring, WorldLinks } from '../../core';
+import type { AnyPreset, Course, Cue, GameEvent, GameParameter, Wiring, WorldLinks } from '../../core';
 
 export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {
 	declare id: CreationOptional<string>;
@@ -35,7 +35,7 @@ export class PresetRow extends Model<InferAttributes<PresetRow>, InferCreationAt
 	declare name: string;
 	/** Counts the saves; a save must name the version it began from. */
 	declare version: number;
-	declare document: ShakePreset;
+	declare document: AnyPreset;
 	declare position: number;
 	declare retiredAt: CreationOptional<Date | null>;
 	declare savedAt: Date;
@@ -48,7 +48,7 @@ export class PresetVersionRow extends Model<
 	/** The row of the preset. */
 	declare ownerId: string;
 	declare version: number;
-	declare document: ShakePreset;
+	declare document: AnyPreset;
 	/** Why it was made, when it was more than tuning: "restored version 4". */
 	declare note: string;
 	declare savedAt: Date;

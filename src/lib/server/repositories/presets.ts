@@ -1,5 +1,17 @@
-import type { ShakePreset } from '../../core';
+import { openAnyPreset, type AnyPreset } from '../../core';
 import { PresetRow, PresetVersionRow } from '../db/models';
 import { DocumentStore } from './documents';
 
-export const presetStore = new DocumentStore<ShakePreset>(PresetRow, PresetVersionRow, ({ family }) => ({ family }));
+/** Earlier documents of a bob or a lag may be no more than a name; opening fills them in. */
+const open = (document: AnyPreset): AnyPreset => {
+	if (document.family === 'shake') return document;
+	const opened = openAnyPreset(document);
+	return opened.ok ? opened.value : document;
+};
+
+export const presetStore = new DocumentStore<AnyPreset>(
+	PresetRow,
+	PresetVersionRow,
+	({ family }) => ({ family }),
+	open
+);

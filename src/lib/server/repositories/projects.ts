@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
-import { freeId, isShake, type Kit } from '../../core';
+import { freeId, type Kit } from '../../core';
 import { CourseRow, CourseVersionRow, PresetRow, PresetVersionRow, ProjectRow, WiringVersionRow } from '../db/models';
 
 export interface Project {
@@ -25,7 +25,6 @@ export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date(
 	const { format, version, name, events, parameters, presets, cues, world, courses, ...carried } = kit;
 	void format;
 	void version;
-	const shakes = presets.filter(isShake);
 	return sequelize.transaction(async (transaction) => {
 		const project = await ProjectRow.create(
 			{
@@ -35,13 +34,13 @@ export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date(
 				parameters: [...parameters],
 				cues: [...cues],
 				world,
-				carried: { ...carried, presets: presets.filter((p) => !isShake(p)) },
+				carried,
 				createdAt: now
 			},
 			{ transaction }
 		);
 		const rows = await PresetRow.bulkCreate(
-			shakes.map((document, position) => ({
+			presets.map((document, position) => ({
 				projectId: project.id,
 				key: document.id,
 				family: document.family,

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { Sequelize } from 'sequelize';
-import { newCourse, newCue, newPreset, openCourse, type Kit } from '../../core';
+import { newBob, newCourse, newCue, newPreset, openAnyPreset, openCourse, type Kit } from '../../core';
 import { connect, migrate } from '../db/connect';
 import { MIGRATIONS } from '../db/migrations';
 import { courseStore } from './courses';
@@ -41,7 +41,7 @@ beforeAll(async () => {
 });
 afterAll(() => sequelize.close());
 beforeEach(async () => {
-	projectId = (await addProject(sequelize, kit('Harbour', [thud, { id: 'b', family: 'bob', name: 'B' }]))).id;
+	projectId = (await addProject(sequelize, kit('Harbour', [thud]))).id;
 });
 
 describe('migrations', () => {
@@ -87,7 +87,7 @@ describe('presets', () => {
 		});
 		expect(saved).toMatchObject({ state: 'saved', version: 2 });
 		expect((await presetStore.find(projectId, 'thud'))!.document).toMatchObject({ amount: 2, name: '<img onerror=x>' });
-		expect((await presetStore.findVersion(projectId, 'thud', 1))!.amount).toBe(1);
+		expect(await presetStore.findVersion(projectId, 'thud', 1)).toMatchObject({ amount: 1 });
 		expect((await presetStore.listVersions(projectId, 'thud'))!.map((v) => v.version)).toEqual([2, 1]);
 		expect(await presetStore.findVersion(projectId, 'thud', 9)).toBeNull();
 		expect(await presetStore.listVersions(projectId, 'nobody')).toBeNull();
@@ -97,7 +97,7 @@ describe('presets', () => {
 		await presetStore.save(sequelize, projectId, 'thud', 1, { ...thud, amount: 2 });
 		const stale = await presetStore.save(sequelize, projectId, 'thud', 1, { ...thud, amount: 3 });
 		expect(stale).toMatchObject({ state: 'stale', theirs: { version: 2, document: { amount: 2 } } });
-		expect((await presetStore.find(projectId, 'thud'))!.document.amount).toBe(2);
+		expect((await presetStore.find(projectId, 'thud'))!.document).toMatchObject({ amount: 2 });
 		expect(await presetStore.save(sequelize, projectId, 'nobody', 1, thud)).toEqual({ state: 'unknown' });
 	});
 
@@ -177,6 +177,39 @@ describe('the wiring', () => {
 				{ slug: 'old', cues: [newCue('c', 'e', 'thud')], wiring_version: 1 },
 				{ slug: 'bare', cues: [], wiring_version: 1 }
 			]);
+		} finally {
+			await old.close();
+		}
+	});
+});
+
+describe('presets of other families', () => {
+	it('stand beside the shakes', async () => {
+		const own = await addProject(sequelize, kit('Stairs', [thud, newBob('b', 'B')]));
+		const list = await presetStore.list(own.id);
+		expect(list.map((p) => [p.key, p.document.family])).toEqual([
+			['thud', 'shake'],
+			['b', 'bob']
+		]);
+	});
+
+	it('of a database from when they were carried along take their place behind the shakes', async () => {
+		const old = await emptyDatabase('before_families');
+		try {
+			for (const { up } of MIGRATIONS.slice(0, 3)) await up(old.getQueryInterface());
+			const id = '00000000-0000-4000-8000-000000000001';
+			const carried = JSON.stringify({ presets: [{ id: 'stair', family: 'bob', name: 'Stair' }] });
+			await old.query(
+				`INSERT INTO projects (id, slug, name, events, parameters, carried, created_at)
+				 VALUES ($1, 'old', 'Old', '[]', '[]', $2, now())`,
+				{ bind: [id, carried] }
+			);
+			await MIGRATIONS[3]!.up(old.getQueryInterface());
+			await MIGRATIONS[3]!.up(old.getQueryInterface());
+			const [rows] = await old.query('SELECT key, family, position, document FROM presets');
+			expect(rows).toHaveLength(1);
+			expect(rows[0]).toMatchObject({ key: 'stair', family: 'bob', position: 0 });
+			expect(openAnyPreset((rows[0] as { document: unknown }).document)).toMatchObject({ ok: true });
 		} finally {
 			await old.close();
 		}

@@ -3,6 +3,7 @@ import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ parent, params }) => {
 	const { presets } = await parent();
-	if (presets[0]) redirect(303, `/${params.project}/bench/${presets[0].key}`);
+	const first = presets.find((preset) => preset.document.family === 'shake');
+	if (first) redirect(303, `/${params.project}/bench/${first.key}`);
 	return {};
 };

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { array, boolean, mixed, object, string } from 'yup';
-import { isId, openPreset, type ShakePreset } from '$lib/core';
+import { isId, openAnyPreset, type AnyPreset } from '$lib/core';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
 import { presetStore } from '$lib/server/repositories/presets';
@@ -35,7 +35,7 @@ export const POST: RequestHandler = ({ request, params }) =>
 	withProject(params.project, async (project) => {
 		const body = await readBody(request, one);
 		if (!body.ok) return body.response;
-		const preset = openPreset(body.value.document);
+		const preset = openAnyPreset(body.value.document);
 		if (!preset.ok) return problem(422, 'The preset is not sound.', [...preset.problems]);
 		return json(await presetStore.add(database(), project.id, preset.value, body.value.note), { status: 201 });
 	});
@@ -45,9 +45,9 @@ export const PUT: RequestHandler = ({ request, params }) =>
 	withProject(params.project, async (project) => {
 		const body = await readBody(request, many, MOST);
 		if (!body.ok) return body.response;
-		const sound: ShakePreset[] = [];
+		const sound: AnyPreset[] = [];
 		for (const [i, document] of (body.value.documents as unknown[]).entries()) {
-			const preset = openPreset(document);
+			const preset = openAnyPreset(document);
 			if (!preset.ok) return problem(422, `Preset ${i + 1} is not sound; none was added.`, [...preset.problems]);
 			sound.push(preset.value);
 		}

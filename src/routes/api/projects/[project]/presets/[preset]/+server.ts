@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { boolean, mixed, number, object, string } from 'yup';
-import { openPreset } from '$lib/core';
+import { openAnyPreset } from '$lib/core';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
 import { presetStore } from '$lib/server/repositories/presets';
@@ -26,7 +26,7 @@ export const PUT: RequestHandler = ({ request, params }) =>
 	withProject(params.project, async (project) => {
 		const body = await readBody(request, saving);
 		if (!body.ok) return body.response;
-		const preset = openPreset(body.value.document);
+		const preset = openAnyPreset(body.value.document);
 		if (!preset.ok) return problem(422, 'The preset is not sound.', [...preset.problems]);
 		const { base, note } = body.value;
 		const result = await presetStore.save(database(), project.id, params.preset, base, preset.value, note);
