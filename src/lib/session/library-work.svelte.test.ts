@@ -13,7 +13,7 @@ const stored = (document: ShakePreset, position: number) => ({
 	position,
 	document
 });
-const empty: Wiring = { events: [], parameters: [], cues: [], world: NO_LINKS };
+const empty: Wiring = { events: [], parameters: [], cues: [], world: NO_LINKS, rigs: [] };
 
 /** A server in memory for whole libraries and the wiring. */
 class Server {

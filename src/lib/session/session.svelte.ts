@@ -17,6 +17,7 @@ import {
 	type Choice,
 	type Course,
 	type LagPreset,
+	type Played,
 	type ShakePreset,
 	type Wiring
 } from '$lib/core';
@@ -59,7 +60,7 @@ export class ProjectSession {
 		wiring: api.StoredWiring = {
 			version: 1,
 			savedAt: '',
-			document: { events: [], parameters: [], cues: [], world: NO_LINKS }
+			document: { events: [], parameters: [], cues: [], world: NO_LINKS, rigs: [] }
 		}
 	) {
 		this.keeper = new Keeper(project.slug, [...presets, { ...wiring, key: WIRING, position: -1 }], {
@@ -139,6 +140,11 @@ export class ProjectSession {
 	/** The project's head bobs and camera lags. */
 	get bodies(): (BobPreset | LagPreset)[] {
 		return this.bodyOrder.map((key) => this.documents[key] as BobPreset | LagPreset);
+	}
+
+	/** All that a run is played with. */
+	get played(): Played {
+		return { ...this.wiring, presets: [...this.presets, ...this.bodies] };
 	}
 
 	get bobs(): BobPreset[] {

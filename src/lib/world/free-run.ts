@@ -141,6 +141,10 @@ class Runner {
 		for (const zone of ZONES) this.switch(zone.happening, zone.holds(x, y, z), tell);
 	}
 
+	get onGround(): boolean {
+		return this.walker.onGround;
+	}
+
 	isOn(what: string): boolean {
 		return this.on.has(what);
 	}

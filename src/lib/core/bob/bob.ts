@@ -245,8 +245,8 @@ export class BobRun {
 	}
 
 	/** A bob that stands where this one stands and goes its own way. */
-	fork(): BobRun {
-		const copy = new BobRun(this.bob, this.seed, this.values);
+	fork(values: GameValues | null = this.values): BobRun {
+		const copy = new BobRun(this.bob, this.seed, values);
 		copy.offset.set(this.offset);
 		copy.steps.set(this.steps);
 		copy.weights.set(this.weights);

@@ -25,10 +25,10 @@ export function bakeCourse(
 	const count = Math.floor(course.seconds * fps + 1e-9) + 1;
 	const values = new Float64Array(count * CHANNEL_COUNT);
 	const run = new CourseRun(kit, course, { seed });
-	const { player } = run.director.viewers[0]!;
+	const { offset } = run.bodies[0]!.rig;
 	for (let i = 0; i < count; i++) {
 		run.advanceTo(i / fps);
-		values.set(player.offset, i * CHANNEL_COUNT);
+		values.set(offset, i * CHANNEL_COUNT);
 		if (progress && i % 600 === 0 && progress(i / count) === false) return null;
 	}
 	return { fps, count, values };

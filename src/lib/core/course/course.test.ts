@@ -64,6 +64,7 @@ const course = (part: Partial<Course> = {}): Course => ({
 	path: [],
 	trace: null,
 	second: null,
+	rig: null,
 	steps: false,
 	events: [],
 	areas: [],

@@ -17,7 +17,7 @@ const event = (at: number, name: string, length: number | null = null): CourseEv
 const point = (x: number, z: number, speed = 2, pause = 0) => ({ x, y: 0, z, speed, pause });
 const placeAt = (way: Way, time: number): number[] => [...poseAtOf(way, time).slice(0, 3)];
 const poseAtOf = (way: Way, time: number): Float64Array => {
-	const out = new Float64Array(7);
+	const out = new Float64Array(5);
 	poseAt(compileWay(way), time, out);
 	return out;
 };

@@ -74,13 +74,14 @@ export class Recorder {
 	}
 
 	/** The take; states that are still on last to its end. */
-	finish(take: Pick<Course, 'id' | 'name' | 'about'>): Course {
+	finish(take: Pick<Course, 'id' | 'name' | 'about'> & { readonly rig?: string | null }): Course {
 		const seconds = Math.max(0.1, rounded(this.last, 1000));
 		for (const i of this.lasting.values())
 			this.events[i] = { ...this.events[i]!, length: Math.max(0, rounded(seconds - this.events[i]!.at, 1000)) };
 		const [first, second] = this.poses.map((poses): Trace => ({ hz: TRACE_HZ, poses }));
 		return {
 			...take,
+			rig: take.rig ?? null,
 			seconds,
 			path: [],
 			trace: first ?? null,

@@ -4,7 +4,7 @@
  *
  *     const run = new CourseRun(kit, course, { seed: 1 });
  *     run.advanceTo(12.5);
- *     run.director.viewers[0].player.offset;
+ *     run.bodies[0].rig.offset;
  */
 import { Director } from '../cues/director';
 import type { Kit } from '../kit/types';
@@ -13,7 +13,9 @@ import type { Occurrence } from '../cues/types';
 import type { Seconds } from '../units/quantities';
 import { Stride } from './gait';
 import { occurrencesOf, VIEWERS } from './happenings';
-import { compileWay, poseAt, type CompiledWay } from './way';
+import { RigRun } from '../chain/rig';
+import { combine } from '../random/hash';
+import { compileWay, isGrounded, poseAt, TRACE_NUMBERS, type CompiledWay } from './way';
 import type { Course, CourseArea } from './types';
 
 export const GRID_HZ = 120;
@@ -21,7 +23,7 @@ export const GRID_HZ = 120;
 export const EYE_HEIGHT = 1.62;
 
 /** What of a kit a course is played with. */
-export type Played = Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues' | 'world'>;
+export type Played = Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues' | 'world' | 'rigs'>;
 
 interface Scheduled {
 	readonly at: Seconds;
@@ -36,20 +38,25 @@ interface Scheduled {
 
 /** One viewer's body on its way. */
 export interface Body {
-	/** x, y, z of the feet, the look's orientation as a quaternion x, y, z, w. */
+	/** x, y, z of the feet in metres, yaw and pitch of the look in degrees. */
 	readonly pose: Float64Array;
+	/** The chain that its camera is seen through. */
+	readonly rig: RigRun;
 	/** Metres a second, level. */
 	speed: number;
+	grounded: boolean;
+	/** Metres a second downwards. */
+	falls: number;
 	readonly way: CompiledWay;
 	readonly stride: Stride;
 	readonly inside: Uint8Array;
 }
 
 /** Tells a viewer's player where its body stands and where its camera rests. */
-export function placeViewer(director: Director, viewer: number, pose: Float64Array): void {
+export function placeViewer(director: Director, viewer: number, pose: Float64Array, camera: Float64Array): void {
 	const { player } = director.viewers[viewer]!;
 	player.setBody(pose[0]!, pose[1]!, pose[2]!);
-	player.setRest(pose[0]!, pose[1]! + EYE_HEIGHT, pose[2]!, pose[3]!, pose[4]!, pose[5]!, pose[6]!);
+	player.setRest(camera[0]!, camera[1]! + EYE_HEIGHT, camera[2]!, camera[3]!, camera[4]!, camera[5]!, camera[6]!);
 }
 
 /** Tells which areas a body came into or left since the last time; `inside` remembers, 1 for within. */
@@ -85,9 +92,13 @@ export class CourseRun {
 	) {
 		const ways = course.second ? [course, course.second] : [course];
 		this.director = new Director(kit, { ...options, viewers: VIEWERS.slice(0, ways.length) });
-		this.bodies = ways.map((way) => ({
-			pose: Float64Array.of(0, 0, 0, 0, 0, 0, 1),
+		const rig = kit.rigs.find((r) => r.id === course.rig) ?? null;
+		this.bodies = ways.map((way, i) => ({
+			pose: new Float64Array(TRACE_NUMBERS),
+			rig: new RigRun(rig, kit.presets, this.director.viewers[i]!.player.values, combine(options.seed ?? 1, i)),
 			speed: 0,
+			grounded: true,
+			falls: 0,
 			way: compileWay(way),
 			stride: new Stride(),
 			inside: new Uint8Array(course.areas.length)
@@ -100,14 +111,16 @@ export class CourseRun {
 	/** A run that stands where this one stands and goes its own way. */
 	fork(): CourseRun {
 		const copy: CourseRun = Object.create(CourseRun.prototype) as CourseRun;
-		const bodies = this.bodies.map((body) => ({
+		const director = this.director.fork();
+		const bodies = this.bodies.map((body, i) => ({
 			...body,
+			rig: body.rig.fork(director.viewers[i]!.player.values),
 			pose: body.pose.slice(),
 			way: { ...body.way, facing: body.way.facing.slice(), scratch: body.way.scratch.slice() },
 			stride: body.stride.fork(),
 			inside: body.inside.slice()
 		}));
-		return Object.assign(copy, this, { director: this.director.fork(), bodies });
+		return Object.assign(copy, this, { director, bodies });
 	}
 
 	/** The time of the last step. */
@@ -124,32 +137,42 @@ export class CourseRun {
 	private takeStep(look: boolean): void {
 		this.step++;
 		const time = this.now;
-		for (let i = 0; i < this.bodies.length; i++) this.move(i, time);
 		for (const { parameter, curve } of this.curves) this.director.set(parameter, runCurve(curve, time));
+		for (let i = 0; i < this.bodies.length; i++) this.move(i, time);
 		for (let i = 0; i < this.bodies.length; i++) this.crossAreas(i);
 		for (; this.next < this.schedule.length && this.schedule[this.next]!.at <= time + 1e-9; this.next++)
 			this.raise(this.schedule[this.next]!);
 		this.director.advanceTo(time, look);
+		if (!look) return;
+		for (let i = 0; i < this.bodies.length; i++) this.bodies[i]!.rig.sum(this.director.viewers[i]!.player.offset);
 	}
 
 	private move(viewer: number, time: Seconds): void {
 		const body = this.bodies[viewer]!;
-		const { pose } = body;
-		const [x, z] = [pose[0]!, pose[2]!];
-		poseAt(body.way, time, pose);
+		const { pose, rig, way } = body;
+		const [x, y, z] = [pose[0]!, pose[1]!, pose[2]!];
+		poseAt(way, time, pose);
 		const [dx, dz] = [pose[0]! - x, pose[2]! - z];
 		body.speed = this.step === 0 ? 0 : Math.sqrt(dx * dx + dz * dz) * GRID_HZ;
-		placeViewer(this.director, viewer, pose);
-		if (!this.course.steps || !body.stride.advance(body.speed, 1 / GRID_HZ)) return;
+		const grounded = isGrounded(way, time);
+		if (grounded && !body.grounded) rig.land(body.falls);
+		body.grounded = grounded;
+		body.falls = this.step === 0 ? 0 : Math.max(0, (y - pose[1]!) * GRID_HZ);
+		let fell = false;
+		if (this.step === 0) rig.snap(pose);
+		else fell = rig.advance(1 / GRID_HZ, pose, body.speed, grounded);
+		placeViewer(this.director, viewer, pose, rig.camera);
+		if (!rig.hasBob) fell = grounded && body.stride.advance(body.speed, 1 / GRID_HZ);
+		if (!fell || !this.course.steps) return;
 		const { world, events } = this.kit;
-		const fell = {
+		const foot = {
 			what: 'footfall',
 			phase: 'happens',
 			numbers: { speed: body.speed },
 			place: null,
 			who: viewer
 		} as const;
-		for (const occurrence of occurrencesOf(world, events, fell)) this.director.raise(occurrence);
+		for (const occurrence of occurrencesOf(world, events, foot)) this.director.raise(occurrence);
 	}
 
 	private raise(due: Scheduled): void {

@@ -26,7 +26,8 @@ const kit = {
 	parameters: [],
 	presets: [level, newPreset('unused', 'Unused')],
 	cues: [newCue('c', 'hit', 'level')],
-	world: NO_LINKS
+	world: NO_LINKS,
+	rigs: []
 };
 const hit = { at: 4, event: 'hit', length: null, values: {}, place: null, who: 0 };
 

@@ -52,7 +52,7 @@ export function surveyCourse(kit: Played, course: Course, columns: number, seed 
 		if (run.director.done.length > 0 || step % (GRID_HZ / LOOKS_HZ) === 0)
 			viewers.forEach(({ player }, who) => {
 				const column = Math.min(columns - 1, Math.floor((time / course.seconds) * columns));
-				const o = player.offset;
+				const o = run.bodies[who]!.rig.offset;
 				const far = Math.sqrt(o[0]! * o[0]! + o[1]! * o[1]! + o[2]! * o[2]!);
 				const wide = Math.sqrt(o[3]! * o[3]! + o[4]! * o[4]! + o[5]! * o[5]!);
 				if (far > position[who]![column]!) position[who]![column] = far;

@@ -66,6 +66,8 @@ export interface Course extends Way {
 	readonly values: readonly CourseValue[];
 	/** Whether feet fall on the way, as the project's world links say. */
 	readonly steps: boolean;
+	/** The rig that it is seen through; null: the shakes alone, from where the body looks. */
+	readonly rig: string | null;
 	/** The way of a second player on the same screen; null: there is one only. */
 	readonly second: Way | null;
 }

@@ -3,7 +3,7 @@ import { newCourse, newCue, newPreset } from '../kit/defaults';
 import type { GameEvent, Kit } from '../kit/types';
 import { eventFrom, HAPPENINGS, linkTo, NO_LINKS, occurrencesOf, type WorldLinks } from './happenings';
 import { CourseRun } from './run';
-import { compileWay, pathSeconds, poseAt, traceAt } from './way';
+import { compileWay, isGrounded, pathSeconds, traceAt } from './way';
 
 const trace = { hz: 2, poses: [0, 0, 0, 170, 0, 1, 0, -2, -170, 10, 1, 2, -2, -90, 0] };
 const kind = (id: string) => HAPPENINGS.find((k) => k.id === id)!;
@@ -18,14 +18,19 @@ describe('a recorded way', () => {
 		expect(at(99)).toEqual([1, 2, -2, -90, 0]);
 	});
 
-	it('looks where it was looked: yaw first, then pitch', () => {
-		const pose = new Float64Array(7);
-		poseAt(compileWay({ path: [], trace: { hz: 1, poses: [0, 0, 0, 90, 30] } }), 0, pose);
-		const [x, y, z, w] = [pose[3]!, pose[4]!, pose[5]!, pose[6]!];
-		// Where −z goes: minus the third column of the rotation's matrix. Left by 90° and up by 30°.
-		expect(-(2 * (x * z + w * y))).toBeCloseTo(-Math.cos(Math.PI / 6), 9);
-		expect(-(2 * (y * z - w * x))).toBeCloseTo(0.5, 9);
-		expect(-(1 - 2 * (x * x + y * y))).toBeCloseTo(0, 9);
+	it('is in the air where its height curves as a free fall does, and on the ground on stairs', () => {
+		const fall = Array.from({ length: 31 }, (_, i) => [
+			0,
+			i < 10 ? 3 : Math.max(0, 3 - 4.905 * ((i - 10) / 30) ** 2),
+			0,
+			0,
+			0
+		]).flat();
+		const way = compileWay({ path: [], trace: { hz: 30, poses: fall } });
+		expect([0.1, 0.5, 0.8, 0.95].map((t) => isGrounded(way, t))).toEqual([true, false, false, false]);
+		const stairs = Array.from({ length: 61 }, (_, i) => [i * 0.05, Math.floor(i / 7) * 0.18, 0, 0, 0]).flat();
+		const up = compileWay({ path: [], trace: { hz: 30, poses: stairs } });
+		for (let t = 0; t < 2; t += 0.03) expect(isGrounded(up, t)).toBe(true);
 	});
 
 	it('a path knows how long it takes', () => {

@@ -1,39 +1,51 @@
 /** A way, recorded or made of places, as a pose at any time. */
-import { sin } from '../math/scalar';
-import { toRadians } from '../units/quantities';
+import { acos } from '../math/scalar';
+import { toDegrees } from '../units/quantities';
 import type { Seconds } from '../units/quantities';
 import { compilePath, facingAt, placeAt, type CompiledPath } from './path';
 import type { Trace, Way } from './types';
 
-/** How many numbers a moment of a trace has. */
+/** How many numbers a pose has: x, y, z of the feet in metres, yaw and pitch of the look in degrees. */
 export const TRACE_NUMBERS = 5;
-/** How many numbers a pose has: x, y, z of the feet, the look's orientation as a quaternion x, y, z, w. */
-export const POSE_NUMBERS = 7;
-
+/** As fast as things fall, in metres a second, each second; a fall is told by it within this part. */
+const GRAVITY = 9.81;
+const FALL_WITHIN = 0.35;
 export interface CompiledWay {
 	readonly path: CompiledPath | null;
 	readonly trace: Trace | null;
 	readonly facing: Float64Array;
 	readonly scratch: Float64Array;
+	/** By moment of the trace: 1 where it falls freely. */
+	readonly falling: Uint8Array | null;
 }
 
-export const compileWay = ({ path, trace }: Way): CompiledWay => ({
-	path: trace && trace.poses.length >= TRACE_NUMBERS ? null : compilePath(path),
-	trace: trace && trace.poses.length >= TRACE_NUMBERS ? trace : null,
-	facing: Float64Array.of(1, 0),
-	scratch: new Float64Array(TRACE_NUMBERS)
-});
-
-/** A yaw, then a pitch, in degrees, as a quaternion from `out[at]` on. */
-export function putLook(yaw: number, pitch: number, out: Float64Array, at: number): void {
-	const [y, p] = [toRadians(yaw) / 2, toRadians(pitch) / 2];
-	const quarter = Math.PI / 2;
-	const [sy, cy, sp, cp] = [sin(y), sin(y + quarter), sin(p), sin(p + quarter)];
-	out[at] = cy * sp;
-	out[at + 1] = sy * cp;
-	out[at + 2] = -sy * sp;
-	out[at + 3] = cy * cp;
+export function compileWay({ path, trace }: Way): CompiledWay {
+	const recorded = trace && trace.poses.length >= TRACE_NUMBERS ? trace : null;
+	return {
+		path: recorded ? null : compilePath(path),
+		trace: recorded,
+		facing: Float64Array.of(1, 0),
+		scratch: new Float64Array(TRACE_NUMBERS),
+		falling: recorded && fallsOf(recorded)
+	};
 }
+
+/** Moments at which the height curves down as a free fall does, with one beside them that does so too. */
+function fallsOf({ hz, poses }: Trace): Uint8Array {
+	const count = Math.floor(poses.length / TRACE_NUMBERS);
+	const y = (i: number): number => poses[i * TRACE_NUMBERS + 1]!;
+	const falls = new Uint8Array(count);
+	const drop = GRAVITY / (hz * hz);
+	for (let i = 1; i < count - 1; i++) {
+		const curve = y(i + 1) - 2 * y(i) + y(i - 1);
+		if (curve < -drop * (1 - FALL_WITHIN) && curve > -drop * (1 + FALL_WITHIN)) falls[i] = 1;
+	}
+	return falls.map((is, i) => (is && (falls[i - 1] || falls[i + 1]) ? 1 : 0));
+}
+
+/** Whether one stands on something at a time: a path is always on the ground. */
+export const isGrounded = ({ trace, falling }: CompiledWay, time: Seconds): boolean =>
+	!trace || !falling || falling[Math.min(falling.length - 1, Math.max(0, Math.floor(time * trace.hz)))] !== 1;
 
 /** The shortest way round from one angle to another, in degrees. */
 const turn = (from: number, to: number): number => {
@@ -58,17 +70,13 @@ export function traceAt({ hz, poses }: Trace, time: Seconds, out: Float64Array):
 /** Writes the pose at a time into `out`. A path is asked for rising times: where it stands, one keeps facing the way one came. */
 export function poseAt(way: CompiledWay, time: Seconds, out: Float64Array): void {
 	const { path, trace, facing, scratch } = way;
-	if (trace) {
-		traceAt(trace, time, scratch);
-		for (let c = 0; c < 3; c++) out[c] = scratch[c]!;
-		putLook(scratch[3]!, scratch[4]!, out, 3);
-		return;
-	}
+	if (trace) return traceAt(trace, time, out);
 	placeAt(path!, time, out);
 	facingAt(path!, time, facing, scratch);
-	out[3] = out[5] = 0;
-	out[4] = facing[1]!;
-	out[6] = facing[0]!;
+	// Half of the yaw by its cosine; its sine tells the side.
+	const half = toDegrees(acos(facing[0]!));
+	out[3] = facing[1]! < 0 ? -2 * half : 2 * half;
+	out[4] = 0;
 }
 
 /** How long a path takes, pauses and all. */

@@ -9,6 +9,7 @@ import {
 	number,
 	object,
 	optional,
+	orNull,
 	required,
 	show,
 	text,
@@ -111,6 +112,7 @@ export const course = object({
 	path: withDefault(path, []),
 	trace: withDefault(trace, null),
 	second: withDefault(second, null),
+	rig: withDefault(orNull(id('of the rig')), null),
 	steps: withDefault(boolean('whether feet fall on the way'), false),
 	events: withDefault(
 		list(

@@ -131,6 +131,7 @@ export const newCourse = (id: string, name: string): Course => ({
 	path: [],
 	trace: null,
 	second: null,
+	rig: null,
 	steps: true,
 	events: [],
 	areas: [],

@@ -1,6 +1,5 @@
 /** What a whole kit looks like: its header, events and game values, and its lists. */
 import {
-	anything,
 	boolean,
 	either,
 	id,
@@ -21,6 +20,7 @@ import { bobPreset } from './bob-shape';
 import { course } from './course-shape';
 import { cue } from './cue-shape';
 import { lagPreset } from './lag-shape';
+import { rig } from './rig-shape';
 import { shakePreset, tag } from './preset-shape';
 import { KIT_FORMAT, KIT_VERSION } from './types';
 
@@ -95,7 +95,7 @@ export const kitBody: Shape = object({
 	parameters: withDefault(list(parameter, { most: 10000, unique: 'id' }), []),
 	presets: withDefault(list(anyPreset, { unique: 'id' }), []),
 	cues: withDefault(list(cue, { most: 10000, unique: 'id' }), []),
-	rigs: withDefault(list(anything('a rig')), []),
+	rigs: withDefault(list(rig, { most: 1000, unique: 'id' }), []),
 	courses: withDefault(list(course, { most: 1000, unique: 'id' }), []),
 	world: withDefault(worldLinks, { events: [], values: [] })
 });

@@ -1,6 +1,7 @@
 /** The kit's objects as they are in memory: every optional field filled in, unknown fields carried along untouched. */
 import type { BobPreset } from '../bob/types';
 import type { LagPreset } from '../lag/types';
+import type { Rig } from '../chain/rig';
 import type { WorldLinks } from '../course/happenings';
 import type { Course } from '../course/types';
 import type { Cue } from '../cues/types';
@@ -158,7 +159,7 @@ export interface Kit {
 	readonly parameters: readonly GameParameter[];
 	readonly presets: readonly AnyPreset[];
 	readonly cues: readonly Cue[];
-	readonly rigs: readonly unknown[];
+	readonly rigs: readonly Rig[];
 	readonly courses: readonly Course[];
 	/** What the stand-in game of the Course room raises. */
 	readonly world: WorldLinks;

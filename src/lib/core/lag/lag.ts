@@ -35,7 +35,7 @@ export const trailOf = (axis: LagAxis, speed: number): number => {
 
 export class LagRun {
 	/** Where the view is: x, y, z, pitch, yaw, roll. */
-	readonly out = new Float64Array(AXES);
+	readonly out: Float64Array = new Float64Array(AXES);
 	/** Where the body was, yaw unwound. */
 	private readonly target = new Float64Array(AXES);
 	/** Where each axis is pulled to: the body's place but for what the quiet area holds back, and the lead. */
@@ -51,6 +51,14 @@ export class LagRun {
 
 	constructor(private readonly preset: LagPreset) {
 		this.axes = LAG_AXES.map((name) => preset.axes[name]);
+	}
+
+	/** A view that stands where this one stands and goes its own way. */
+	fork(): LagRun {
+		const copy = new LagRun(this.preset);
+		for (const part of ['out', 'target', 'pulled', 'anchor', 'velocity', 'error'] as const) copy[part].set(this[part]);
+		copy.begun = this.begun;
+		return copy;
 	}
 
 	/** Puts the view where the body is. */

@@ -71,7 +71,7 @@
 		going || !course ? [] : [wayPoints(course), ...(course.second ? [wayPoints(course.second)] : [])]
 	);
 	const bodies = (): readonly { readonly pose: Float64Array }[] =>
-		going ? free.eyes() : (desk.frame(0)?.bodies ?? []);
+		going ? free.bodies() : (desk.frame(0)?.bodies ?? []);
 
 	function frame(dt: number) {
 		if (free.phase === 'going') {
@@ -100,7 +100,7 @@
 		if (going) return;
 		desk.playing = false;
 		freeViewers = count;
-		await free.begin(count, course?.areas);
+		await free.begin(count, course?.areas, course?.rig);
 	}
 	async function endFree(keep: boolean) {
 		const number = session.courses.list.filter((c) => c.trace).length + 1;

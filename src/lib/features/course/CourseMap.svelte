@@ -145,8 +145,8 @@
 			arrows = bodies().map(({ pose }) => ({
 				x: pose[0]!,
 				z: pose[2]!,
-				// Its heading, level: yaw out of the quaternion, positive turns left.
-				turn: (-2 * Math.atan2(pose[4]!, pose[6]!) * 180) / Math.PI
+				// Yaw is positive to the left, the picture's turns are positive to the right.
+				turn: -pose[3]!
 			}));
 		};
 		request = requestAnimationFrame(next);

@@ -7,6 +7,7 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { clean, type CourseState } from './course.svelte';
+	import RigPicker from './RigPicker.svelte';
 
 	let { desk }: { desk: CourseState } = $props();
 
@@ -268,7 +269,7 @@
 		>
 		<label
 			>what for <textarea
-				rows="3"
+				rows="2"
 				maxlength="4000"
 				value={course.about}
 				onchange={(e) => {
@@ -291,6 +292,7 @@
 				onchange={(seed) => (desk.seed = Math.round(seed))}
 			/>
 		</div>
+		<RigPicker {desk} />
 		<p class="said">
 			{#if takes}recorded, {(course.trace!.poses.length / 5).toFixed(0)} moments
 			{:else if course.path.length === 0}no way yet: double click on the map

@@ -23,7 +23,8 @@ const wiring: Wiring = {
 	world: {
 		events: [linkTo(kind('landing'), landing), linkTo(kind('running'), running), linkTo(kind('jump'), jump)],
 		values: [{ from: 'hold', parameter: 'cold' }]
-	}
+	},
+	rigs: []
 };
 const at = (time: number, event: string, length: number | null = null) => ({
 	at: time,

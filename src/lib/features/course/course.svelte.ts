@@ -55,7 +55,7 @@ export class CourseState {
 
 	private readonly replay = $derived.by((): Replay | null => {
 		const { session, course, seed } = this;
-		return course ? new Replay({ ...session.wiring, presets: session.presets }, course, { seed }) : null;
+		return course ? new Replay(session.played, course, { seed }) : null;
 	});
 
 	/** Shows another course from its beginning. */
@@ -126,7 +126,10 @@ export class CourseState {
 		const { course, session, seed } = this;
 		clearTimeout(this.timer);
 		if (!course) return;
-		const kit = { ...session.wiring, presets: presetsOf(session.wiring.cues, session.presets) };
+		const kit = {
+			...session.wiring,
+			presets: [...presetsOf(session.wiring.cues, session.presets), ...session.bodies]
+		};
 		this.timer = setTimeout(
 			() => this.worker.survey(kit, course, COLUMNS, seed, (survey) => (this.survey = survey)),
 			SURVEY_AFTER_MS
@@ -283,4 +286,4 @@ export class CourseState {
 
 /** What a picture needs of a run: each viewer's pose and offset. */
 export const eyesOf = (run: CourseRun): Eye[] =>
-	run.bodies.map((body, i) => ({ pose: body.pose, offset: run.director.viewers[i]!.player.offset }));
+	run.bodies.map(({ rig }) => ({ pose: rig.camera, offset: rig.offset }));

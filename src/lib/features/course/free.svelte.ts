@@ -3,7 +3,7 @@ import {
 	areasCrossed,
 	HAPPENINGS,
 	occurrencesOf,
-	putLook,
+	RigRun,
 	Recorder,
 	VIEWERS,
 	type Course,
@@ -36,7 +36,8 @@ interface Going {
 	readonly run: FreeRun;
 	readonly director: Director;
 	readonly recorder: Recorder;
-	readonly poses: readonly Float64Array[];
+	readonly rigs: readonly RigRun[];
+	readonly rig: string | null;
 	readonly areas: readonly CourseArea[];
 	readonly inside: readonly Uint8Array[];
 	readonly stop: () => void;
@@ -60,7 +61,7 @@ export class FreePlay {
 	constructor(private readonly session: ProjectSession) {}
 
 	/** `areas`: of the course that is open, whose states are on while one is within. */
-	async begin(viewers: number, areas: readonly CourseArea[] = []): Promise<void> {
+	async begin(viewers: number, areas: readonly CourseArea[] = [], rig: string | null = null): Promise<void> {
 		if (this.phase !== 'idle') return;
 		this.phase = 'loading';
 		const { session } = this;
@@ -80,7 +81,13 @@ export class FreePlay {
 				),
 				areas,
 				inside: run.runners.map(() => new Uint8Array(areas.length)),
-				poses: run.runners.map(() => Float64Array.of(0, 0, 0, 0, 0, 0, 1)),
+				rig,
+				rigs: director.viewers.map(({ player }, i) => {
+					const chosen = session.wiring.rigs.find((r) => r.id === rig) ?? null;
+					const chain = new RigRun(chosen, session.bodies, player.values, i + 1);
+					chain.snap(run.runners[i]!.pose);
+					return chain;
+				}),
 				stop: session.onChange((preset) => director.setPreset(preset))
 			};
 		} catch (error) {
@@ -131,15 +138,17 @@ export class FreePlay {
 	}
 
 	private step(going: Going, said: string[]): void {
-		const { run, director, recorder, poses } = going;
+		const { run, director, recorder, rigs } = going;
 		const { world, parameters } = this.session.wiring;
-		run.step(this.wishes, (happening) => this.hear(going, happening));
+		run.step(this.wishes, (happening) => {
+			if (happening.what === 'landing') rigs[happening.who]?.land(happening.numbers.speed ?? 0);
+			this.hear(going, happening);
+		});
 		const time = run.now;
-		run.runners.forEach(({ pose }, i) => {
-			const whole = poses[i]!;
-			for (let c = 0; c < 3; c++) whole[c] = pose[c]!;
-			putLook(pose[3]!, pose[4]!, whole, 3);
-			placeViewer(director, i, whole);
+		run.runners.forEach((runner, i) => {
+			const chain = rigs[i]!;
+			chain.advance(1 / GRID_HZ, runner.pose, runner.speed, runner.onGround);
+			placeViewer(director, i, runner.pose, chain.camera);
 			this.crossAreas(going, i);
 		});
 		for (const { from, parameter } of world.values) {
@@ -147,6 +156,7 @@ export class FreePlay {
 			if (known) director.set(parameter, known.min + (known.max - known.min) * (run.values[from] ?? 0));
 		}
 		director.advanceTo(time);
+		rigs.forEach((chain, i) => chain.sum(director.viewers[i]!.player.offset));
 		for (const order of director.done)
 			if (order.kind === 'play')
 				said.push(`${this.session.preset(order.preset)?.name ?? order.preset} at ${order.strength.toFixed(2)}`);
@@ -160,8 +170,10 @@ export class FreePlay {
 	}
 
 	private crossAreas(going: Going, viewer: number): void {
-		const { areas, inside, poses } = going;
-		areasCrossed(areas, poses[viewer]!, inside[viewer]!, (i, within) => this.cross(going, viewer, i, within));
+		const { areas, inside, run } = going;
+		areasCrossed(areas, run.runners[viewer]!.pose, inside[viewer]!, (i, within) =>
+			this.cross(going, viewer, i, within)
+		);
 	}
 
 	private cross({ run, director, recorder, areas }: Going, viewer: number, i: number, within: boolean): void {
@@ -188,8 +200,12 @@ export class FreePlay {
 
 	/** What is looked at; empty while nothing goes. */
 	eyes(): Eye[] {
-		const { going } = this;
-		return going ? going.poses.map((pose, i) => ({ pose, offset: going.director.viewers[i]!.player.offset })) : [];
+		return (this.going?.rigs ?? []).map((chain) => ({ pose: chain.camera, offset: chain.offset }));
+	}
+
+	/** Everybody's body: x, y, z of the feet, yaw and pitch. */
+	bodies(): { readonly pose: Float64Array }[] {
+		return (this.going?.run.runners ?? []).map(({ pose }) => ({ pose }));
 	}
 
 	get moving(): Moving | null {
@@ -207,6 +223,6 @@ export class FreePlay {
 		going.stop();
 		this.going = null;
 		this.phase = 'idle';
-		return going.recorder.finish({ id: 'take', name, about: 'Recorded in a free run.' });
+		return going.recorder.finish({ id: 'take', name, about: 'Recorded in a free run.', rig: going.rig });
 	}
 }

@@ -4,8 +4,8 @@ import {
 	compileWay,
 	gaitOf,
 	poseAt,
-	POSE_NUMBERS,
 	runCurve,
+	TRACE_NUMBERS,
 	type Course,
 	type CourseValue,
 	type Gait,
@@ -55,7 +55,7 @@ export interface Pace {
 /** How fast one moves over what is shown, in so many samples. */
 export function paceOf(way: Way, shown: Shown, count: number): Pace {
 	const compiled = compileWay(way);
-	const [a, b] = [new Float64Array(POSE_NUMBERS), new Float64Array(POSE_NUMBERS)];
+	const [a, b] = [new Float64Array(TRACE_NUMBERS), new Float64Array(TRACE_NUMBERS)];
 	const dt = (shown.to - shown.from) / Math.max(1, count - 1);
 	const span = Math.max(0.1, Math.min(dt, 0.5));
 	const speeds = Float64Array.from({ length: count }, (_, i) => {

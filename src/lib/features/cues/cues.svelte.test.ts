@@ -29,7 +29,8 @@ function desk(cues: readonly Cue[], presets: ShakePreset[] = [thud, hum]) {
 		events: [hit, run],
 		parameters: [{ id: 'cold', name: 'Cold', min: 0, max: 1, rest: 0.2 }],
 		cues,
-		world: NO_LINKS
+		world: NO_LINKS,
+		rigs: []
 	};
 	const session = {
 		project: { slug: 'quay' },

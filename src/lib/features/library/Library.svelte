@@ -82,10 +82,10 @@
 		const name = presets.length === 1 ? presets[0]!.id : project.slug;
 		const rest = whole
 			? { ...wiring, courses: courses.list }
-			: { events: [], parameters: [], cues: [], courses: [], world: NO_LINKS };
+			: { events: [], parameters: [], cues: [], courses: [], world: NO_LINKS, rigs: [] };
 		const head = { format: KIT_FORMAT, version: KIT_VERSION, name: project.name } as const;
 		const bodies = whole ? session.bodies : [];
-		saveText(`${name}.kit.json`, writeKit({ ...head, ...rest, rigs: [], presets: [...presets, ...bodies] }));
+		saveText(`${name}.kit.json`, writeKit({ ...head, ...rest, presets: [...presets, ...bodies] }));
 	}
 
 	onMount(() => {

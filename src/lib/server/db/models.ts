@@ -7,7 +7,7 @@ import {
 	type InferCreationAttributes,
 	type Sequelize
 } from 'sequelize';
-import type { AnyPreset, Course, Cue, GameEvent, GameParameter, Wiring, WorldLinks } from '../../core';
+import type { AnyPreset, Course, Cue, GameEvent, GameParameter, Rig, Wiring, WorldLinks } from '../../core';
 
 export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {
 	declare id: CreationOptional<string>;
@@ -19,7 +19,8 @@ export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreation
 	declare cues: CreationOptional<Cue[]>;
 	/** What the stand-in game raises. */
 	declare world: CreationOptional<WorldLinks>;
-	/** Counts the saves of events, parameters, cues and world. */
+	declare rigs: CreationOptional<Rig[]>;
+	/** Counts the saves of events, parameters, cues, world and rigs. */
 	declare wiringVersion: CreationOptional<number>;
 	/** What a kit carries that no room works on yet, kept as it came. */
 	declare carried: Record<string, unknown>;
@@ -102,6 +103,7 @@ export function defineModels(sequelize: Sequelize): void {
 			events: DataTypes.JSON,
 			parameters: DataTypes.JSON,
 			cues: { type: DataTypes.JSON, defaultValue: [] },
+			rigs: { type: DataTypes.JSON, defaultValue: [] },
 			world: { type: DataTypes.JSON, defaultValue: { events: [], values: [] } },
 			wiringVersion: { type: DataTypes.INTEGER, defaultValue: 1 },
 			carried: DataTypes.JSON,

@@ -22,7 +22,7 @@ export async function findProject(slug: string): Promise<Project | null> {
 /** Makes a project out of a kit, with everything the kit carries, in one transaction. */
 export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date()): Promise<Project> {
 	const taken = (await ProjectRow.findAll({ attributes: ['slug'] })).map((row) => row.slug);
-	const { format, version, name, events, parameters, presets, cues, world, courses, ...carried } = kit;
+	const { format, version, name, events, parameters, presets, cues, world, rigs, courses, ...carried } = kit;
 	void format;
 	void version;
 	return sequelize.transaction(async (transaction) => {
@@ -34,6 +34,7 @@ export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date(
 				parameters: [...parameters],
 				cues: [...cues],
 				world,
+				rigs: [...rigs],
 				carried,
 				createdAt: now
 			},
@@ -76,7 +77,7 @@ export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date(
 			{
 				projectId: project.id,
 				version: 1,
-				document: { events, parameters, cues, world },
+				document: { events, parameters, cues, world, rigs },
 				note: 'as it came',
 				savedAt: now
 			},

@@ -17,12 +17,12 @@ export type WiringSaved =
 export async function findWiring(projectId: string): Promise<StoredWiring | null> {
 	const row = await ProjectRow.findByPk(projectId);
 	if (!row) return null;
-	const { wiringVersion: version, events, parameters, cues, world } = row;
+	const { wiringVersion: version, events, parameters, cues, world, rigs } = row;
 	const saved = await WiringVersionRow.findOne({ where: { projectId, version } });
 	return {
 		version,
 		savedAt: (saved?.savedAt ?? row.createdAt).toISOString(),
-		document: { events, parameters, cues, world }
+		document: { events, parameters, cues, world, rigs }
 	};
 }
 
@@ -43,6 +43,7 @@ export async function saveWiring(
 				parameters: [...document.parameters],
 				cues: [...document.cues],
 				world: document.world,
+				rigs: [...document.rigs],
 				wiringVersion: version
 			},
 			{ where: { id: projectId, wiringVersion: base }, transaction }

@@ -4,10 +4,11 @@ import * as m0001 from './0001-projects-and-presets';
 import * as m0002 from './0002-wiring';
 import * as m0003 from './0003-courses';
 import * as m0004 from './0004-all-families';
+import * as m0005 from './0005-rigs';
 
 export interface Migration {
 	readonly name: string;
 	readonly up: (queries: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [m0001, m0002, m0003, m0004];
+export const MIGRATIONS: readonly Migration[] = [m0001, m0002, m0003, m0004, m0005];

@@ -1,0 +1,133 @@
+<script lang="ts">
+	/** The rig that the course is seen through: its head bob, its lag, and which of its stages are left out for now. */
+	import { freeId, type Rig, type RigStage } from '$lib/core';
+	import type { CourseState } from './course.svelte';
+
+	let { desk }: { desk: CourseState } = $props();
+
+	const NEW = '*new';
+	const STAGES: readonly { readonly stage: RigStage; readonly label: string; readonly about: string }[] = [
+		{ stage: 'lag', label: 'lag', about: 'the view trails the body' },
+		{ stage: 'bob', label: 'bob', about: 'the steps' },
+		{ stage: 'shakes', label: 'shakes', about: 'what the cues set off' },
+		{ stage: 'ceiling', label: 'ceiling', about: 'the most that bob and shakes may come to' }
+	];
+	const session = $derived(desk.session);
+	const rigs = $derived(session.wiring.rigs);
+	const rig = $derived(rigs.find((r) => r.id === desk.course?.rig));
+
+	function choose(to: string) {
+		let id: string | null = to || null;
+		if (to === NEW) {
+			const name = `Rig ${rigs.length + 1}`;
+			id = freeId(
+				name,
+				rigs.map((r) => r.id)
+			);
+			const made: Rig = { id, name, about: '', bob: session.bobs[0]?.id ?? null, lag: null, ceiling: null, bypass: [] };
+			session.rewire('New rig', (w) => ({ ...w, rigs: [...w.rigs, made] }));
+		}
+		desk.change('Seen through', (c) => ({ ...c, rig: id }));
+		desk.done();
+	}
+	function change(label: string, part: Partial<Rig>) {
+		const id = rig?.id;
+		session.rewire(label, (w) => ({ ...w, rigs: w.rigs.map((r) => (r.id === id ? { ...r, ...part } : r)) }));
+		session.seal();
+	}
+	const toggle = (stage: RigStage): void => {
+		const { bypass } = rig!;
+		const off = bypass.includes(stage);
+		change(off ? `Take ${stage} in` : `Leave ${stage} out`, {
+			bypass: off ? bypass.filter((s) => s !== stage) : [...bypass, stage]
+		});
+	};
+</script>
+
+<label
+	>seen through <select value={rig?.id ?? ''} onchange={(e) => choose(e.currentTarget.value)} title={rig?.about}>
+		<option value="">the shakes alone</option>
+		{#each rigs as r (r.id)}<option value={r.id}>{r.name}</option>{/each}
+		<option value={NEW}>a new rig</option>
+	</select></label
+>
+{#if rig}
+	<div class="pair">
+		<label
+			>head bob <select
+				value={rig.bob ?? ''}
+				onchange={(e) => change('Head bob', { bob: e.currentTarget.value || null })}
+			>
+				<option value="">none</option>
+				{#each session.bobs as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
+			</select></label
+		>
+		<label
+			>lag <select value={rig.lag ?? ''} onchange={(e) => change('Lag', { lag: e.currentTarget.value || null })}>
+				<option value="">none</option>
+				{#each session.lags as l (l.id)}<option value={l.id}>{l.name}</option>{/each}
+			</select></label
+		>
+	</div>
+	<div class="stages" role="group" aria-label="Stages, in the order in which they come">
+		{#each STAGES as { stage, label, about } (stage)}
+			{@const on = !rig.bypass.includes(stage)}
+			<button
+				aria-pressed={on}
+				title="{about}; press to {on ? 'leave it out' : 'take it in'}"
+				onclick={() => toggle(stage)}>{label}</button
+			>
+		{/each}
+	</div>
+{/if}
+
+<style>
+	label {
+		display: grid;
+		gap: 2px;
+		font-size: 11.5px;
+		color: var(--ink-2);
+		min-width: 0;
+	}
+	select {
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--field);
+		color: var(--ink);
+		padding: 3px 6px;
+		font-size: 13px;
+		min-width: 0;
+	}
+	.pair {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		gap: 6px;
+	}
+	.stages {
+		display: flex;
+	}
+	button {
+		flex: 1;
+		border: 1px solid var(--rule-strong);
+		border-right: 0;
+		background: var(--field);
+		font-size: 12px;
+		padding: 2px 0;
+		cursor: pointer;
+		text-decoration: line-through;
+		color: var(--ink-2);
+	}
+	button:first-child {
+		border-radius: 6px 0 0 6px;
+	}
+	button:last-child {
+		border-right: 1px solid var(--rule-strong);
+		border-radius: 0 6px 6px 0;
+	}
+	button[aria-pressed='true'] {
+		background: var(--lamp-wash);
+		color: var(--lamp-text);
+		text-decoration: none;
+		font-weight: 600;
+	}
+</style>
