@@ -113,6 +113,9 @@ describe('a free run', () => {
 		go(run, 0.3, {});
 		const heard = go(run, 2, { jump: true });
 		expect(of(heard, 'jump')).toHaveLength(1);
+		// It leaves no place by jumping in it.
+		expect(of(heard, 'indoors')).toEqual([]);
+		expect(of(heard, 'door')).toEqual([]);
 		const [landing] = of(heard, 'landing');
 		expect(landing!.numbers.speed!).toBeGreaterThan(4.1);
 		expect(landing!.numbers.speed!).toBeLessThan(4.5);

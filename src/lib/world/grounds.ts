@@ -166,10 +166,13 @@ export interface Zone {
 	holds(x: number, y: number, z: number): boolean;
 }
 
+/** Higher than anybody jumps, lower than the level above: a jump leaves no zone. */
+const JUMPED = 1.6;
+
 export const ZONES: readonly Zone[] = [
-	{ happening: 'gallery', holds: (x, y, z) => z < 1.6 && Math.abs(x) < 2.8 && Math.abs(y) < 0.5 },
-	{ happening: 'indoors', holds: (x, y, z) => z > 5.4 && z < 9.6 && Math.abs(x) < 4 && Math.abs(y) < 0.5 },
-	{ happening: 'quay', holds: (x, y, z) => y < -5.4 && z < -2.9 && x > 8 }
+	{ happening: 'gallery', holds: (x, y, z) => z < 1.6 && Math.abs(x) < 2.8 && Math.abs(y) < JUMPED },
+	{ happening: 'indoors', holds: (x, y, z) => z > 5.4 && z < 9.6 && Math.abs(x) < 4 && Math.abs(y) < JUMPED },
+	{ happening: 'quay', holds: (x, y, z) => y < -6 + JUMPED && z < -2.9 && x > 8 }
 ];
 
 /** What is farther up than this from where one was is no ground one could step on, in metres. */

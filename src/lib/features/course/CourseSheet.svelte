@@ -269,7 +269,7 @@
 		>
 		<label
 			>what for <textarea
-				rows="2"
+				rows="1"
 				maxlength="4000"
 				value={course.about}
 				onchange={(e) => {
@@ -331,7 +331,7 @@
 	section {
 		display: grid;
 		align-content: start;
-		gap: 8px;
+		gap: 6px;
 		min-height: 0;
 		overflow: auto;
 		border: 1px solid var(--rule-strong);
@@ -370,6 +370,18 @@
 		font-size: 13px;
 		resize: none;
 		min-width: 0;
+	}
+	/* One line while it is read, room to write in. */
+	textarea {
+		height: 27px;
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	textarea:focus {
+		height: 84px;
+		white-space: normal;
+		overflow: auto;
 	}
 	input[type='checkbox'] {
 		accent-color: var(--lamp);
