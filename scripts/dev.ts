@@ -9,12 +9,14 @@ import { say } from './lib/say';
 const cluster = process.env.DATABASE_URL ? null : await startCluster({ folder: join(DATA, 'postgres'), say });
 const url = process.env.DATABASE_URL ?? cluster!.url;
 await prepareDatabase(url, { demo: true, say });
-const vite = spawn('npx', ['vite', 'dev', '--host', '127.0.0.1', '--port', process.env.PORT ?? '5173'], {
+// Vite itself and no shell around it, so that a signal reaches it.
+const script = join(ROOT, 'node_modules/vite/bin/vite.js');
+const vite = spawn(process.execPath, [script, 'dev', '--host', '127.0.0.1', '--port', process.env.PORT ?? '5173'], {
 	cwd: ROOT,
 	stdio: 'inherit',
 	env: { ...process.env, DATABASE_URL: url }
 });
-process.on('SIGINT', () => vite.kill('SIGINT'));
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => vite.kill(signal));
 vite.on('exit', (code) => {
 	if (cluster?.started) cluster.stop();
 	process.exit(code ?? 0);

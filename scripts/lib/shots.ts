@@ -136,6 +136,18 @@ export const SHOTS: readonly Shot[] = [
 		}
 	},
 	{
+		name: 'course-bob',
+		path: 'course/first-watch',
+		act: async (page) => {
+			await page.locator('.window.ready').waitFor();
+			await page.locator('.plays span').first().waitFor();
+			await page.getByRole('slider', { name: 'Playhead' }).focus();
+			for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowRight');
+			await page.getByRole('button', { name: 'tune the bob' }).click();
+			await page.waitForTimeout(1500);
+		}
+	},
+	{
 		name: 'free-run',
 		path: 'course/first-watch',
 		act: async (page) => {

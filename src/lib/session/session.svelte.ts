@@ -197,6 +197,22 @@ export class ProjectSession {
 		);
 	}
 
+	/** Changes a head bob or a camera lag as one undoable step; marks as in `change`. */
+	changeBody(
+		key: string,
+		label: string,
+		recipe: (preset: BobPreset | LagPreset) => BobPreset | LagPreset,
+		mark: string | null = null
+	): void {
+		const preset = this.bodies.find((p) => p.id === key);
+		if (!preset) return;
+		this.keeper.change(
+			`${label} in ${preset.name}`,
+			(draft) => void (draft[key] = recipe(preset) as ImmerDraft<AnyPreset>),
+			mark === null ? null : `${key} ${mark}`
+		);
+	}
+
 	/** Events, game values and cues. */
 	get wiring(): Wiring {
 		return this.documents[WIRING] as Wiring;
@@ -489,7 +505,7 @@ export class ProjectSession {
 		while (this.missing > 0 && after < Infinity) {
 			const answer = await api.fetchPresets(this.project.slug, after);
 			if (!answer.ok) return this.say('Not all presets could be fetched; load the page again to try once more.');
-			const known = new Set(this.order);
+			const known = new Set([...this.order, ...this.bodyOrder]);
 			const fresh = answer.value.filter((stored) => !known.has(stored.key));
 			this.takeMany(fresh);
 			this.missing = answer.value.length < api.PAGE ? 0 : Math.max(1, this.missing - fresh.length);

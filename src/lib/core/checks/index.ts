@@ -4,6 +4,7 @@ import { checkCues } from './cue-findings';
 import { fadesFit } from './fades-fit';
 import { foldedFrequency } from './folded-frequency';
 import { noMotion } from './no-motion';
+import { checkRigs } from './rig-findings';
 import { standingStill } from './standing-still';
 import type { CheckContext, Finding, PresetCheck } from './types';
 
@@ -22,7 +23,7 @@ export function checkKit(kit: Kit, context?: CheckContext): Finding[] {
 			? checkPreset(preset, context).map((finding) => ({ ...finding, place: `presets[${i}].${finding.place}` }))
 			: []
 	);
-	return [...presets, ...checkCues(kit), ...checkCourses(kit)];
+	return [...presets, ...checkCues(kit), ...checkCourses(kit), ...checkRigs(kit)];
 }
 
 export { checkCue, checkCues, type CueFinding, type Wired } from './cue-findings';

@@ -5,13 +5,14 @@
 	import Play from '@lucide/svelte/icons/play';
 	import SkipBack from '@lucide/svelte/icons/skip-back';
 	import StepForward from '@lucide/svelte/icons/step-forward';
-	import { CHANNEL_COUNT, takeToCourse, TRACE_NUMBERS, trimCourse, type Way } from '$lib/core';
+	import { CHANNEL_COUNT, isBob, isLag, takeToCourse, TRACE_NUMBERS, trimCourse, type Way } from '$lib/core';
 	import { courseKey } from '$lib/session/courses.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { isTyping } from '$lib/ui/targets';
 	import { CourseWorker } from '$lib/workers/course';
+	import BobSheet from './BobSheet.svelte';
 	import { CourseState, eyesOf } from './course.svelte';
 	import CourseHead from './CourseHead.svelte';
 	import CourseMap from './CourseMap.svelte';
@@ -19,6 +20,7 @@
 	import { FreePlay } from './free.svelte';
 	import FreeSheet from './FreeSheet.svelte';
 	import { clockOf } from './lanes';
+	import LagSheet from './LagSheet.svelte';
 	import RunWindow from './RunWindow.svelte';
 	import Timeline from './Timeline.svelte';
 
@@ -35,6 +37,8 @@
 	const free = untrack(() => new FreePlay(session));
 	const commands = useCommands();
 	const course = $derived(desk.course);
+	/** What is chosen on the map or the timeline comes first. */
+	const tuned = $derived(desk.chosen ? undefined : session.bodies.find((preset) => preset.id === desk.tuning));
 	const going = $derived(free.phase !== 'idle');
 	let freeViewers = $state(1);
 	/** Names of what plays in the picture. */
@@ -50,7 +54,7 @@
 		if (wanted) session.look(courseKey(wanted));
 	});
 	$effect(() => {
-		void [course, session.wiring, session.presets, desk.seed];
+		void [course, session.wiring, session.presets, session.bodies, desk.seed];
 		untrack(() => desk.surveySoon());
 	});
 	$effect(() => {
@@ -179,8 +183,10 @@
 		else if (event.key === '+' || event.key === '=') desk.zoom(0.5, desk.time);
 		else if (event.key === '-') desk.zoom(2, desk.time);
 		else if ((event.key === 'Delete' || event.key === 'Backspace') && desk.chosen) desk.removeChosen();
-		else if (event.key === 'Escape') desk.chosen = desk.part = null;
-		else return;
+		else if (event.key === 'Escape') {
+			desk.chosen = desk.part = null;
+			desk.tuning = '';
+		} else return;
 		event.preventDefault();
 	}
 	function letGoOfAll() {
@@ -235,6 +241,10 @@
 		<CourseMap {desk} {bodies} still={going} />
 		{#if going}
 			<FreeSheet {session} {free} onend={endFree} />
+		{:else if tuned && isBob(tuned)}
+			<BobSheet {session} bob={tuned} onback={() => (desk.tuning = '')} />
+		{:else if tuned && isLag(tuned)}
+			<LagSheet {session} lag={tuned} onback={() => (desk.tuning = '')} />
 		{:else if course}
 			<CourseSheet {desk} />
 		{:else}

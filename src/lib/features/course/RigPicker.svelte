@@ -59,15 +59,29 @@
 				onchange={(e) => change('Head bob', { bob: e.currentTarget.value || null })}
 			>
 				<option value="">none</option>
+				{#if rig.bob && !session.bobs.some((b) => b.id === rig.bob)}<option value={rig.bob}
+						>{rig.bob}, which is gone</option
+					>{/if}
 				{#each session.bobs as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
 			</select></label
 		>
 		<label
 			>lag <select value={rig.lag ?? ''} onchange={(e) => change('Lag', { lag: e.currentTarget.value || null })}>
 				<option value="">none</option>
+				{#if rig.lag && !session.lags.some((l) => l.id === rig.lag)}<option value={rig.lag}
+						>{rig.lag}, which is gone</option
+					>{/if}
 				{#each session.lags as l (l.id)}<option value={l.id}>{l.name}</option>{/each}
 			</select></label
 		>
+	</div>
+	<div class="pair">
+		{#each [rig.bob, rig.lag] as id, i (i)}
+			{@const there = id !== null && session.bodies.some((b) => b.id === id)}
+			<button class="tune" disabled={!there} onclick={() => (desk.tuning = id!)}
+				>{i === 0 ? 'tune the bob' : 'tune the lag'}</button
+			>
+		{/each}
 	</div>
 	<div class="stages" role="group" aria-label="Stages, in the order in which they come">
 		{#each STAGES as { stage, label, about } (stage)}
@@ -102,6 +116,16 @@
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
 		gap: 6px;
+	}
+	.pair .tune {
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		text-decoration: none;
+		color: var(--ink);
+	}
+	.tune:disabled {
+		opacity: 0.45;
+		cursor: default;
 	}
 	.stages {
 		display: flex;

@@ -1,6 +1,17 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { eventFrom, HAPPENINGS, linkTo, newCourse, newCue, newPreset, type Course, type Wiring } from '$lib/core';
+import {
+	eventFrom,
+	HAPPENINGS,
+	linkTo,
+	newBob,
+	newCourse,
+	newCue,
+	newLag,
+	newPreset,
+	type Course,
+	type Wiring
+} from '$lib/core';
 import { ProjectSession } from '$lib/session/session.svelte';
 import type { CourseWorker } from '$lib/workers/course';
 import { CourseState, eyesOf } from './course.svelte';
@@ -208,6 +219,38 @@ describe('a free run', () => {
 		expect(take.events.map((e) => e.event)).toEqual(['running']);
 		expect(take.events[0]!.at).toBeLessThan(0.01);
 		expect(take.events[0]!.length!).toBeCloseTo(0.5, 1);
+	});
+
+	it('is walked through the chosen rig: the head bobs with the steps, the view trails, the take keeps it', async () => {
+		const key = await session.add(newBob('steps', 'Steps'));
+		await session.add(newLag('heavy', 'Heavy'));
+		expect(session.presets.map((p) => p.id)).toEqual(['thud', 'hum']);
+		expect([session.bobs, session.lags].map((list) => list.map((p) => p.id))).toEqual([['steps'], ['heavy']]);
+		const rig = { id: 'eyes', name: 'Eyes', about: '', bob: key, lag: 'heavy', ceiling: null, bypass: [] };
+		session.rewire('New rig', (w) => ({ ...w, rigs: [rig] }));
+		const free = new FreePlay(session);
+		await free.begin(1, [], 'eyes');
+		free.wishes[0].ahead = 1;
+		let most = 0;
+		let behind = 0;
+		for (let i = 0; i < 90; i++) {
+			free.frame(1 / 60);
+			const [eye] = free.eyes();
+			most = Math.max(most, Math.abs(eye!.offset[1]!));
+			behind = eye!.pose[2]! - free.bodies()[0]!.pose[2]!;
+		}
+		expect(most).toBeGreaterThan(0.008);
+		// 1.6 m/s with a half-life of 0.15 s.
+		expect(behind).toBeCloseTo((1.6 * 0.15) / Math.LN2, 1);
+		const take = free.end('x')!;
+		expect(take.rig).toBe('eyes');
+		desk.open((await session.courses.add(take))!);
+		desk.scrub(1.2);
+		expect(moves()).toBe(true);
+		session.changeBody('steps', 'Amount', (preset) => ({ ...preset, amount: 0 }));
+		expect(moves()).toBe(false);
+		expect(session.undo()).toBe('Amount in Steps');
+		expect(moves()).toBe(true);
 	});
 
 	it('a preset that changes is felt with the next play', async () => {

@@ -41,6 +41,8 @@ export class CourseState {
 	chosen = $state.raw<Chosen | null>(null);
 	/** What of the timeline is shown; null: all. */
 	private shown = $state.raw<{ readonly from: Seconds; readonly to: Seconds } | null>(null);
+	/** The head bob or camera lag that is tuned beside the picture; empty: none. */
+	tuning = $state('');
 	snaps = $state(true);
 	survey = $state.raw<Survey | null>(null);
 	private copied: CourseEvent | null = null;
@@ -65,6 +67,7 @@ export class CourseState {
 		this.time = 0;
 		this.playing = false;
 		this.part = this.chosen = this.shown = null;
+		this.tuning = '';
 		this.survey = null;
 	}
 

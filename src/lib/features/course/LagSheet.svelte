@@ -1,0 +1,280 @@
+<script lang="ts">
+	/** A camera lag's numbers, tuned while the course plays; what they mean: how far it trails, when it has settled. */
+	import { LAG_AXES, newLagAxis, type LagAxis, type LagAxisName, type LagPreset } from '$lib/core';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import { lagAnswer } from './body-figures';
+
+	let { session, lag, onback }: { session: ProjectSession; lag: LagPreset; onback: () => void } = $props();
+
+	const [W, H] = [240, 74];
+	const FOLLOWS: readonly { readonly value: LagAxis['follow']; readonly label: string }[] = [
+		{ value: 'none', label: 'at once' },
+		{ value: 'half-life', label: 'half-life' },
+		{ value: 'spring', label: 'spring' }
+	];
+	let shown = $state<LagAxisName>('z');
+	const axis = $derived(lag.axes[shown] ?? { ...newLagAxis(), follow: 'none' as const });
+	const turns = $derived(shown === 'yaw' || shown === 'pitch' || shown === 'roll');
+	const unit = $derived(turns ? '°' : lag.view === 'flat' ? 'px' : 'm');
+	const answer = $derived(lagAnswer(axis, turns, W, H));
+
+	const change = (label: string, part: Partial<LagPreset>, mark: string, done: boolean): void => {
+		session.changeBody(lag.id, label, (l) => ({ ...l, ...part }) as LagPreset, mark);
+		if (done) session.seal();
+	};
+	const set = (part: Partial<LagAxis>, mark: string, done: boolean): void =>
+		change('Lag', { axes: { ...lag.axes, [shown]: { ...axis, ...part } } }, `${shown} ${mark}`, done);
+</script>
+
+<section aria-label="Camera lag {lag.name}">
+	<header>
+		<h2>{lag.name}</h2>
+		<button onclick={onback}>back</button>
+	</header>
+	<p title={lag.about}>{lag.about}</p>
+	<div class="axes" role="tablist" aria-label="Axes">
+		{#each LAG_AXES as name (name)}
+			<button
+				role="tab"
+				aria-selected={name === shown}
+				class:off={(lag.axes[name]?.follow ?? 'none') === 'none'}
+				onclick={() => (shown = name)}>{name}</button
+			>
+		{/each}
+	</div>
+	<label
+		>follows <select
+			value={axis.follow}
+			onchange={(e) => set({ follow: e.currentTarget.value as LagAxis['follow'] }, 'follow', true)}
+		>
+			{#each FOLLOWS as { value, label } (value)}<option {value}>{label}</option>{/each}
+		</select></label
+	>
+	{#if axis.follow !== 'none'}
+		<div class="tiles">
+			{#if axis.follow === 'half-life'}
+				<NumberField
+					label="half-life"
+					unit="s"
+					value={axis.halfLife}
+					min={0}
+					max={10}
+					step={0.002}
+					reset={0.15}
+					onchange={(halfLife, done) => set({ halfLife }, 'half', done)}
+				/>
+				<NumberField
+					label="settling"
+					unit="s"
+					value={axis.settle ?? axis.halfLife}
+					min={0}
+					max={10}
+					step={0.002}
+					reset={axis.halfLife}
+					hint="The half-life once the body stands"
+					onchange={(settle, done) => set({ settle }, 'settle', done)}
+				/>
+			{:else}
+				<NumberField
+					label="spring"
+					unit="Hz"
+					value={axis.frequency}
+					min={0.05}
+					max={30}
+					step={0.02}
+					reset={2}
+					onchange={(frequency, done) => set({ frequency }, 'frequency', done)}
+				/>
+				<NumberField
+					label="damping"
+					value={axis.damping}
+					min={0.05}
+					max={10}
+					step={0.01}
+					reset={1}
+					onchange={(damping, done) => set({ damping }, 'damping', done)}
+				/>
+			{/if}
+			<NumberField
+				label="quiet within"
+				{unit}
+				value={axis.quiet}
+				min={0}
+				max={1000}
+				step={turns ? 0.1 : 0.01}
+				reset={0}
+				onchange={(quiet, done) => set({ quiet }, 'quiet', done)}
+			/>
+			<NumberField
+				label="at most"
+				{unit}
+				value={axis.atMost ?? 0}
+				min={0}
+				max={10000}
+				step={turns ? 0.5 : 0.02}
+				reset={0}
+				hint="0: no limit"
+				onchange={(most, done) => set({ atMost: most > 0 ? most : null }, 'most', done)}
+			/>
+		</div>
+	{/if}
+	<svg
+		viewBox="0 0 {W} {H}"
+		role="img"
+		aria-label="A body that {turns ? 'turns' : 'runs'} for a second and stops, and the view behind it"
+	>
+		<path class="body" d={answer.body} />
+		<path d={answer.view} />
+	</svg>
+	<dl>
+		<dt>trails</dt>
+		<dd>{answer.trails.map(({ label, by }) => `${by.toPrecision(2)} ${unit} ${label}`).join(', ')}</dd>
+		<dt>settled</dt>
+		<dd>{answer.settled === null ? 'not within 3 s' : `after ${answer.settled.toFixed(2)} s`}</dd>
+		<dt>overshoots</dt>
+		<dd>{answer.over > 0.001 ? `by ${(answer.over * 100).toFixed(1)} % of its trail` : 'not'}</dd>
+	</dl>
+	<div class="tiles">
+		<NumberField
+			label="leads by"
+			unit="s"
+			value={lag.leadsBy}
+			min={0}
+			max={5}
+			step={0.005}
+			reset={0}
+			onchange={(leadsBy, done) => change('Lead', { leadsBy }, 'leads', done)}
+		/>
+		<NumberField
+			label="smoothing"
+			unit="s"
+			value={lag.leadHalfLife}
+			min={0}
+			max={5}
+			step={0.005}
+			reset={0.15}
+			onchange={(leadHalfLife, done) => change('Lead', { leadHalfLife }, 'lead half', done)}
+		/>
+		<NumberField
+			label="snaps at"
+			unit="m"
+			value={lag.snapsBeyond ?? 0}
+			min={0}
+			max={10000}
+			step={0.1}
+			reset={0}
+			hint="0: never"
+			onchange={(m, done) => change('Snap', { snapsBeyond: m > 0 ? Math.max(0.01, m) : null }, 'snap', done)}
+		/>
+	</div>
+</section>
+
+<style>
+	section {
+		display: grid;
+		align-content: start;
+		grid-auto-rows: max-content;
+		gap: 6px;
+		min-height: 0;
+		overflow: auto;
+		border: 1px solid var(--lamp);
+		border-radius: var(--radius);
+		background: var(--sheet);
+		padding: 8px 10px;
+	}
+	header {
+		display: flex;
+		justify-content: space-between;
+		gap: 8px;
+	}
+	h2 {
+		font-size: 15px;
+	}
+	/* Two lines of it; the whole is its tooltip. */
+	p {
+		display: -webkit-box;
+		-webkit-box-orient: vertical;
+		-webkit-line-clamp: 2;
+		line-clamp: 2;
+		overflow: hidden;
+		margin: 0;
+		font-size: 12px;
+		color: var(--ink-2);
+	}
+	.tiles {
+		display: grid;
+		grid-template-columns: repeat(3, minmax(0, 1fr));
+		gap: 5px;
+	}
+	.tiles :global(.tile .value) {
+		font-size: 14px;
+	}
+	.axes {
+		display: flex;
+		gap: 3px;
+	}
+	button {
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--field);
+		font-size: 12px;
+		padding: 1px 7px;
+		cursor: pointer;
+	}
+	button.off {
+		color: var(--ink-2);
+		text-decoration: line-through;
+	}
+	button[aria-selected='true'] {
+		background: var(--lamp-wash);
+		border-color: var(--lamp);
+		color: var(--lamp-text);
+		font-weight: 600;
+	}
+	label {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+		font-size: 12px;
+		color: var(--ink-2);
+	}
+	select {
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--field);
+		color: var(--ink);
+		padding: 2px 6px;
+		font-size: 13px;
+	}
+	svg {
+		display: block;
+		width: 100%;
+		height: 74px;
+		border: 1px solid var(--rule);
+		border-radius: 5px;
+		background: var(--field);
+	}
+	path {
+		fill: none;
+		stroke: var(--ink-x);
+		stroke-width: 1.8;
+	}
+	.body {
+		stroke: var(--rule-strong);
+		stroke-dasharray: 4 3;
+	}
+	dl {
+		display: grid;
+		grid-template-columns: auto 1fr;
+		gap: 1px 8px;
+		margin: 0;
+		font-size: 12px;
+	}
+	dt {
+		color: var(--ink-2);
+	}
+	dd {
+		margin: 0;
+	}
+</style>
