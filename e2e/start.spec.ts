@@ -107,6 +107,12 @@ test('sample, bake and check, as a build pipeline calls them', async () => {
 	expect((await run('bake', kit, '--course', 'nowhere')).output).toContain(
 		'The kit has no course "nowhere". It has: first-watch, crane-shift, skiff-home'
 	);
+	expect((await run('bake', kit, '--course', 'crane-shift', '--rig', 'nobody')).output).toContain(
+		'The kit has no rig "nobody". It has: keepers-eyes'
+	);
+	const bob = await run('sample', kit, '--preset', 'keepers-walk', '--speed', '1.6', '--fps', '10', '--seconds', '1');
+	expect(bob.output.trim().split('\n')).toHaveLength(12);
+	expect((await run('sample', kit, '--preset', 'tight')).output).toContain('--track FILE is needed');
 	expect((await run('check', kit)).code).toBe(0);
 	const missing = await run('check', join(ROOT, 'demo/none.json'));
 	expect(missing.code).toBe(2);

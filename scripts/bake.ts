@@ -5,7 +5,7 @@ import { numberFlag, readArguments } from './lib/arguments';
 import { needKit } from './lib/kit-file';
 import { fail } from './lib/say';
 
-const args = readArguments(process.argv.slice(2), { values: ['course', 'log', 'fps', 'seed'] });
+const args = readArguments(process.argv.slice(2), { values: ['course', 'log', 'rig', 'fps', 'seed'] });
 const kit = needKit(args.plain[0]);
 /** What stands on for a while after the last row, so that one also sees how it ends. */
 const AFTER_LOG_S = 3;
@@ -32,7 +32,11 @@ function courseOfKit(): Course {
 	return found!;
 }
 const log = args.flags.get('log');
-const course = log === undefined ? courseOfKit() : courseOfLog(log);
+const seen = log === undefined ? courseOfKit() : courseOfLog(log);
+const rig = args.flags.get('rig') ?? seen.rig;
+if (rig !== null && !kit.rigs.some((r) => r.id === rig))
+	fail(`The kit has no rig "${rig}". It has: ${kit.rigs.map((r) => r.id).join(', ') || 'none'}.`);
+const course: Course = { ...seen, rig };
 const fps = numberFlag(args, 'fps', { min: 0.001, max: 100000 });
 if (course.seconds * (fps ?? 60) > 2e7) fail('That is more than 20 million rows; ask for fewer pictures a second.');
 let said = -1;

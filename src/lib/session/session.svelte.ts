@@ -345,8 +345,16 @@ export class ProjectSession {
 			this.say(done.message);
 			return false;
 		}
-		const rest = this.order.filter((key) => !keys.includes(key));
-		this.order = away ? rest : this.inOrder([...rest, ...keys]);
+		const shakes = keys.filter((key) => this.preset(key));
+		const arranged = (order: readonly string[], mine: readonly string[]): readonly string[] => {
+			const rest = order.filter((key) => !mine.includes(key));
+			return away ? rest : this.inOrder([...rest, ...mine]);
+		};
+		this.order = arranged(this.order, shakes);
+		this.bodyOrder = arranged(
+			this.bodyOrder,
+			keys.filter((key) => !shakes.includes(key))
+		);
 		return true;
 	}
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** The layers as tabs: a press chooses, a drag (or Alt with an arrow) puts them in order. */
-	import { dndzone, type DndEvent } from 'svelte-dnd-action';
 	import Plus from '@lucide/svelte/icons/plus';
+	import { sortable, type DndEvent } from '$lib/ui/sortable';
 	import { layerName, orderLayers, type ShakePreset } from '$lib/core';
 
 	interface Props {
@@ -62,7 +62,7 @@
 	class="tabs"
 	role="tablist"
 	aria-label="Layers"
-	use:dndzone={{
+	use:sortable={{
 		items: [...items],
 		flipDurationMs: 0,
 		type: 'layers',

@@ -77,7 +77,17 @@
 
 <section aria-label="Head bob {bob.name}">
 	<header>
-		<h2>{bob.name}</h2>
+		<input
+			class="name"
+			aria-label="Name"
+			value={bob.name}
+			maxlength="120"
+			onchange={(e) => {
+				const name = e.currentTarget.value.trim();
+				if (name) change('Name', { name }, 'name', true);
+				else e.currentTarget.value = bob.name;
+			}}
+		/>
 		<button onclick={onback}>back</button>
 	</header>
 	<p title={bob.about}>{bob.about}</p>
@@ -284,8 +294,15 @@
 		justify-content: space-between;
 		gap: 8px;
 	}
-	h2 {
-		font-size: 15px;
+	.name {
+		flex: 1;
+		min-width: 0;
+		border: 0;
+		border-bottom: 1px solid var(--rule);
+		background: none;
+		color: inherit;
+		font: 700 15px var(--heading);
+		padding: 0;
 	}
 	/* Two lines of it; the whole is its tooltip. */
 	p {

@@ -29,7 +29,17 @@
 
 <section aria-label="Camera lag {lag.name}">
 	<header>
-		<h2>{lag.name}</h2>
+		<input
+			class="name"
+			aria-label="Name"
+			value={lag.name}
+			maxlength="120"
+			onchange={(e) => {
+				const name = e.currentTarget.value.trim();
+				if (name) change('Name', { name }, 'name', true);
+				else e.currentTarget.value = lag.name;
+			}}
+		/>
 		<button onclick={onback}>back</button>
 	</header>
 	<p title={lag.about}>{lag.about}</p>
@@ -188,8 +198,15 @@
 		justify-content: space-between;
 		gap: 8px;
 	}
-	h2 {
-		font-size: 15px;
+	.name {
+		flex: 1;
+		min-width: 0;
+		border: 0;
+		border-bottom: 1px solid var(--rule);
+		background: none;
+		color: inherit;
+		font: 700 15px var(--heading);
+		padding: 0;
 	}
 	/* Two lines of it; the whole is its tooltip. */
 	p {

@@ -1,11 +1,12 @@
 <script lang="ts">
 	/** The rig that the course is seen through: its head bob, its lag, and which of its stages are left out for now. */
-	import { freeId, type Rig, type RigStage } from '$lib/core';
+	import { freeId, newBob, newLag, type Rig, type RigStage } from '$lib/core';
 	import type { CourseState } from './course.svelte';
 
 	let { desk }: { desk: CourseState } = $props();
 
 	const NEW = '*new';
+	const COPY = '*copy';
 	const STAGES: readonly { readonly stage: RigStage; readonly label: string; readonly about: string }[] = [
 		{ stage: 'lag', label: 'lag', about: 'the view trails the body' },
 		{ stage: 'bob', label: 'bob', about: 'the steps' },
@@ -35,6 +36,27 @@
 		session.rewire(label, (w) => ({ ...w, rigs: w.rigs.map((r) => (r.id === id ? { ...r, ...part } : r)) }));
 		session.seal();
 	}
+	/** A head bob or a lag that is chosen, made new, or copied so that the original survives. */
+	async function take(slot: 'bob' | 'lag', select: HTMLSelectElement) {
+		const to = select.value;
+		let id: string | null = to || null;
+		const taken = session.bodies.map((p) => p.id);
+		if (to === NEW) {
+			const made =
+				slot === 'bob' ? newBob(freeId('New bob', taken), 'New bob') : newLag(freeId('New lag', taken), 'New lag');
+			id = await session.add(made, 'made new');
+		} else if (to === COPY) {
+			const source = session.bodies.find((p) => p.id === rig?.[slot])!;
+			const name = `${source.name}, copy`.slice(0, 120);
+			id = await session.add({ ...source, id: freeId(name, taken), name }, `copied from ${source.name}`);
+		}
+		if (to !== '' && id === null) {
+			select.value = rig?.[slot] ?? '';
+			return;
+		}
+		change(slot === 'bob' ? 'Head bob' : 'Lag', { [slot]: id });
+		if (to === NEW || to === COPY) desk.tuning = id!;
+	}
 	const toggle = (stage: RigStage): void => {
 		const { bypass } = rig!;
 		const off = bypass.includes(stage);
@@ -54,24 +76,25 @@
 {#if rig}
 	<div class="pair">
 		<label
-			>head bob <select
-				value={rig.bob ?? ''}
-				onchange={(e) => change('Head bob', { bob: e.currentTarget.value || null })}
-			>
+			>head bob <select value={rig.bob ?? ''} onchange={(e) => void take('bob', e.currentTarget)}>
 				<option value="">none</option>
 				{#if rig.bob && !session.bobs.some((b) => b.id === rig.bob)}<option value={rig.bob}
 						>{rig.bob}, which is gone</option
 					>{/if}
 				{#each session.bobs as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
+				{#if rig.bob}<option value={COPY}>a copy of it</option>{/if}
+				<option value={NEW}>a new one</option>
 			</select></label
 		>
 		<label
-			>lag <select value={rig.lag ?? ''} onchange={(e) => change('Lag', { lag: e.currentTarget.value || null })}>
+			>lag <select value={rig.lag ?? ''} onchange={(e) => void take('lag', e.currentTarget)}>
 				<option value="">none</option>
 				{#if rig.lag && !session.lags.some((l) => l.id === rig.lag)}<option value={rig.lag}
 						>{rig.lag}, which is gone</option
 					>{/if}
 				{#each session.lags as l (l.id)}<option value={l.id}>{l.name}</option>{/each}
+				{#if rig.lag}<option value={COPY}>a copy of it</option>{/if}
+				<option value={NEW}>a new one</option>
 			</select></label
 		>
 	</div>

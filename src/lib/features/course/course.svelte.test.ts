@@ -253,6 +253,15 @@ describe('a free run', () => {
 		expect(moves()).toBe(true);
 	});
 
+	it('undo of a new bob retires it among the bobs, and leaves the shakes alone', async () => {
+		await session.add(newBob('steps', 'Steps'));
+		session.undo();
+		await vi.waitFor(() => expect(session.bobs).toEqual([]));
+		session.redo();
+		await vi.waitFor(() => expect(session.bobs.map((b) => b.id)).toEqual(['steps']));
+		expect(session.order).toEqual(['thud', 'hum']);
+	});
+
 	it('a preset that changes is felt with the next play', async () => {
 		const free = new FreePlay(session);
 		await free.begin(1);
