@@ -62,6 +62,7 @@ test('from an empty project: what the world raises is declared and wired, walked
 	await expect(rows.filter({ has: page.locator('.sentence') })).toHaveCount(3);
 
 	await page.getByRole('link', { name: 'Course' }).click();
+	await expect(page.getByRole('heading', { name: 'Try it in play' })).toBeVisible();
 	await page.keyboard.press('f');
 	await expect(page.getByRole('button', { name: 'Keep as a take' })).toBeEnabled();
 	await hold(page, ['Space'], 1.2);

@@ -33,14 +33,14 @@ export type { Freedom, Neighbour, NeighbourOptions } from './variations/neighbou
 export { measureShake } from './analysis/measure';
 export type { Measure } from './analysis/measure';
 export { pictureMovement, REFERENCE } from './analysis/picture';
-export { checkCue, checkKit, checkPreset } from './checks';
+export { checkCue, checkKit, checkPreset, checkRig } from './checks';
 export type { CheckContext, CueFinding, Finding, Fix, Level, Wired } from './checks';
 export { BobRun, bobSteps, bobWeights, compileBob } from './bob/bob';
 export type { CompiledBob, Walking } from './bob/bob';
 export { BOB_SHAPES, STEP_CHANNELS } from './bob/types';
 export type { BobChannel, BobGait, BobIdle, BobLanding, BobPreset, BobShape } from './bob/types';
 export { bobAlong, sampleBob } from './bob/sample';
-export { followTrack, LagRun, trailOf } from './lag/lag';
+export { followTrack, LagRun, shortestTurn, trailOf } from './lag/lag';
 export { LAG_AXES } from './lag/types';
 export type { LagAxis, LagAxisName, LagPreset } from './lag/types';
 export { readBodyTrack, bodyTrackToCsv, type BodyTrack } from './formats/body-track';
@@ -51,13 +51,17 @@ export type { Gait } from './course/gait';
 export { eventFrom, HAPPENINGS, linkTo, NO_LINKS, occurrencesOf, VIEWERS, WORLD_VALUES } from './course/happenings';
 export type { EventLink, Happening, HappeningKind, ValueLink, WorldLinks, WorldValueKind } from './course/happenings';
 export { Replay } from './course/replay';
-export { areasCrossed, CourseRun, EYE_HEIGHT, GRID_HZ, placeViewer } from './course/run';
+export { areasCrossed, CourseRun, GRID_HZ, placeViewer } from './course/run';
 export type { Played } from './course/run';
 export type { Course, CourseArea, CourseEvent, CourseValue, Trace, Way, Waypoint } from './course/types';
 export { compileWay, pathSeconds, poseAt, traceAt, TRACE_NUMBERS } from './course/way';
 export { putLook } from './math/look';
-export { RIG_STAGES, RigRun } from './chain/rig';
-export type { Rig, RigStage } from './chain/rig';
+export { EYE_HEIGHT, EYES, RigRun } from './chain/rig';
+export { CameraRun, obeyCamera } from './chain/camera';
+export type { CameraChange } from './chain/camera';
+export { applyLimits, compileLimits, hullOf } from './chain/limits';
+export { RIG_STAGES, VIEW_KINDS, viewOf } from './chain/types';
+export type { Lean, Limits, Rig, RigStage, RigView, ViewKind } from './chain/types';
 export { CueEngine, MOST_CHAINED } from './cues/engine';
 export { Director } from './cues/director';
 export { CUE_WHENS, FELT_BY } from './cues/types';
@@ -65,6 +69,7 @@ export type {
 	Amount,
 	Between,
 	BuildUp,
+	CameraAction,
 	Cue,
 	CueAction,
 	CueConditions,
@@ -78,7 +83,20 @@ export type {
 	StopAction
 } from './cues/types';
 export { History } from './history/history';
-export { freeId, newBob, newLag, newLagAxis, newCourse, newCue, newLayer, newPlay, newPreset } from './kit/defaults';
+export {
+	freeId,
+	newBob,
+	newCamera,
+	newCourse,
+	newCue,
+	newLag,
+	newLagAxis,
+	newLayer,
+	newLean,
+	newPlay,
+	newPreset,
+	newRig
+} from './kit/defaults';
 export { copyLayer, layerName, orderLayers, withSolo } from './kit/layers';
 export { arrivals } from './kit/merge';
 export type { Arrival, Choice, Standing } from './kit/merge';

@@ -218,7 +218,7 @@ export class ProjectSession {
 		return this.documents[WIRING] as Wiring;
 	}
 
-	/** The cues that play or stop a preset, by their place in the list. */
+	/** The cues that play or stop a preset, or put it in the camera's chain, by their place in the list. */
 	usesOf(key: string): number[] {
 		return this.wiring.cues.flatMap((cue, i) =>
 			cue.actions.some(
@@ -227,7 +227,8 @@ export class ProjectSession {
 					(action.kind === 'stop' &&
 						typeof action.what === 'object' &&
 						'preset' in action.what &&
-						action.what.preset === key)
+						action.what.preset === key) ||
+					(action.kind === 'camera' && (action.bob === key || action.lag === key))
 			)
 				? [i + 1]
 				: []

@@ -1,6 +1,6 @@
 /** The grounds at Morrowskerry as they are walked: built from the same list that is collided with. */
 import * as THREE from 'three';
-import { CASK, DOOR, SEA_LEVEL, SOLIDS, type Look, type Solid } from '$lib/world/grounds';
+import { CASK, CRANE, DOOR, LADDER, SEA_LEVEL, SOLIDS, type Look, type Solid } from '$lib/world/grounds';
 import {
 	beam,
 	bell,
@@ -123,12 +123,7 @@ function furniture(): THREE.Group {
 	}
 	// Windows of the lamp room, and the glow behind them.
 	for (const x of [-2.4, 2.4]) group.add(mesh(new THREE.BoxGeometry(0.9, 1, 0.05), lit('#f2b75c'), x, 1.7, 5.28));
-	// The crane at the yard's edge.
-	const jib = mesh(new THREE.BoxGeometry(0.16, 5.4, 0.16), iron, 22.2, -0.4, -2.2);
-	const arm = mesh(new THREE.BoxGeometry(0.14, 4.6, 0.14), iron, 20.6, 2, -2.6);
-	arm.rotation.z = 1.02;
-	const rope = mesh(new THREE.CylinderGeometry(0.015, 0.015, 2.6, 4), iron, 18.7, 1.8, -2.6);
-	group.add(jib, arm, rope, mesh(new THREE.BoxGeometry(0.22, 0.3, 0.22), flat('#a8752c'), 18.7, 0.4, -2.6));
+	group.add(crane(iron), ladder(iron));
 	// Lamps on posts, so that each level has a light to be judged by.
 	for (const [x, y, z] of [
 		[9.6, -3, 5],
@@ -154,6 +149,115 @@ function furniture(): THREE.Group {
 		group.add(stone);
 	}
 	return group;
+}
+
+/** Mast, boom and stays of the yard's crane; what moves on it is drawn where the load is. */
+function crane(iron: THREE.Material): THREE.Group {
+	const group = new THREE.Group();
+	const { boom, z, from, to } = CRANE;
+	const mast = 22.2;
+	group.add(mesh(new THREE.BoxGeometry(0.24, boom + 5.2, 0.24), iron, mast, (boom + 1.2 - 4) / 2 + 0.4, -2.5));
+	const over = mesh(new THREE.BoxGeometry(0.16, 0.16, 2.7), iron, mast, boom, (z - 2.4) / 2);
+	const arm = mesh(new THREE.BoxGeometry(mast - from + 1.2, 0.2, 0.2), iron, (mast + from - 1) / 2, boom, z);
+	const stay = mesh(new THREE.BoxGeometry(mast - from - 2, 0.05, 0.05), iron, (mast + from + 2) / 2, boom + 0.85, z);
+	stay.rotation.z = Math.atan2(1.5, mast - from - 2);
+	group.add(over, arm, stay);
+	for (let x = from; x <= to + 1; x += 1.3) group.add(mesh(new THREE.BoxGeometry(0.05, 0.34, 0.05), iron, x, boom, z));
+	// Its levers, where one stands.
+	const [sx, sy, sz] = CRANE.stand;
+	group.add(
+		mesh(new THREE.BoxGeometry(0.5, 0.9, 0.3), flat('#7c3a2c'), sx, sy + 0.45, sz - 0.7),
+		mesh(new THREE.BoxGeometry(0.05, 0.4, 0.05), iron, sx - 0.1, sy + 1.05, sz - 0.7),
+		mesh(new THREE.BoxGeometry(0.05, 0.4, 0.05), iron, sx + 0.12, sy + 1.05, sz - 0.66)
+	);
+	return group;
+}
+
+function ladder(iron: THREE.Material): THREE.Group {
+	const group = new THREE.Group();
+	const { x, top, bottom } = LADDER;
+	const z = -12.1;
+	for (const side of [-0.28, 0.28])
+		group.add(mesh(new THREE.BoxGeometry(0.06, top - bottom + 1.1, 0.06), iron, x + side, (top + bottom + 1.1) / 2, z));
+	for (let y = bottom + 0.2; y < top + 0.9; y += 0.3)
+		group.add(mesh(new THREE.BoxGeometry(0.56, 0.04, 0.04), iron, x, y, z));
+	return group;
+}
+
+/** The skiff with her oars; she looks along −z. `row` swings the oars. */
+export function skiff(): { readonly group: THREE.Group; row(time: number, moving: boolean): void } {
+	const group = new THREE.Group();
+	const wood = flat('#6f5130', { side: THREE.DoubleSide });
+	const ribs = [
+		[-2.1, 0.02, 0.42],
+		[-1.3, 0.5, 0.3],
+		[0, 0.68, 0.26],
+		[1.2, 0.6, 0.28],
+		[1.8, 0.46, 0.32]
+	] as const;
+	const at: number[] = [];
+	for (let i = 0; i + 1 < ribs.length; i++) {
+		const [z0, w0, h0] = ribs[i]!;
+		const [z1, w1, h1] = ribs[i + 1]!;
+		for (const s of [-1, 1]) {
+			const [a, b] = [[s * w0, h0, z0] as const, [s * w1, h1, z1] as const];
+			const [c, d] = [[s * w0 * 0.55, -0.22, z0] as const, [s * w1 * 0.55, -0.22, z1] as const];
+			at.push(...a, ...c, ...b, ...b, ...c, ...d, ...c, 0, -0.24, z0, ...d, ...d, 0, -0.24, z0, 0, -0.24, z1);
+		}
+	}
+	at.push(-0.46, 0.32, 1.8, -0.25, -0.22, 1.8, 0.46, 0.32, 1.8, 0.46, 0.32, 1.8, -0.25, -0.22, 1.8, 0.25, -0.22, 1.8);
+	const hull = new THREE.BufferGeometry();
+	hull.setAttribute('position', new THREE.Float32BufferAttribute(at, 3));
+	hull.computeVertexNormals();
+	group.add(new THREE.Mesh(hull, wood));
+	const pale = flat('#a68a5c');
+	for (const z of [-0.7, 0.5, 1.4]) group.add(mesh(new THREE.BoxGeometry(1.05, 0.05, 0.26), pale, 0, 0.12, z));
+	const light = mesh(new THREE.OctahedronGeometry(0.1, 0), lit('#ffcf82'), 0, 0.62, -1.85);
+	const glow = halo(1, 0.7);
+	glow.position.copy(light.position);
+	group.add(mesh(new THREE.CylinderGeometry(0.02, 0.02, 0.4, 5), flat('#232c33'), 0, 0.42, -1.85), light, glow);
+	const oars = [-1, 1].map((side) => {
+		const oar = new THREE.Group();
+		oar.add(mesh(new THREE.BoxGeometry(2.3, 0.045, 0.045), pale, side * 0.75, 0, 0));
+		oar.add(mesh(new THREE.BoxGeometry(0.5, 0.03, 0.15), pale, side * 1.9, 0, 0));
+		oar.position.set(side * 0.62, 0.34, 0.1);
+		group.add(oar);
+		return oar;
+	});
+	return {
+		group,
+		row(time, moving) {
+			const phase = (time / 1.7) * Math.PI * 2;
+			oars.forEach((oar, i) => {
+				const side = i === 0 ? -1 : 1;
+				oar.rotation.y = moving ? side * 0.5 * Math.cos(phase) : side * -0.7;
+				oar.rotation.z = side * (moving ? -0.17 + 0.13 * Math.sin(phase) : -0.05);
+			});
+		}
+	};
+}
+
+/** What hangs on the crane: its middle at the group's place; `hang` draws rope and trolley above it. */
+export function load(): { readonly group: THREE.Group; hang(x: number, y: number): void } {
+	const group = new THREE.Group();
+	const crate = new THREE.BoxGeometry(0.9, 0.9, 0.9);
+	const box = mesh(crate, flat('#8a6a3a'), 0, 0.45, 0);
+	box.add(new THREE.LineSegments(new THREE.EdgesGeometry(crate), new THREE.LineBasicMaterial({ color: '#4a3820' })));
+	const rope = mesh(new THREE.CylinderGeometry(0.03, 0.03, 1, 5), flat('#c9b48a'), 0, 0, 0);
+	const trolley = mesh(new THREE.BoxGeometry(0.6, 0.26, 0.5), flat('#a8752c'), 0, 0, 0);
+	group.add(box, rope, trolley);
+	return {
+		group,
+		hang(x, y) {
+			// The load's feet stand at its place; the rope goes up to the boom, above where it hangs still.
+			const up = CRANE.boom - y;
+			const aside = Math.min(CRANE.to, Math.max(CRANE.from, x)) - x;
+			rope.scale.y = Math.max(0.1, Math.hypot(up - 0.9, aside));
+			rope.position.set(aside / 2, (up + 0.9) / 2, 0);
+			rope.rotation.z = -Math.atan2(aside, up - 0.9);
+			trolley.position.set(aside, up, 0);
+		}
+	};
 }
 
 function door(): THREE.Group {

@@ -1,18 +1,15 @@
 /** The picture of a run through the grounds: through one camera, or two beside each other, each with an offset of its own. */
 import * as THREE from 'three';
-import { EYE_HEIGHT } from '$lib/core';
-import { CASKS } from '$lib/world/grounds';
-import { createGrounds, figure, UNTOUCHED, type Moving } from './grounds';
-
-export interface Eye {
-	/** x, y, z of the feet, the look's orientation as a quaternion x, y, z, w. */
-	readonly pose: Float64Array;
-	/** Seven channels. */
-	readonly offset: Float64Array;
-}
+import { viewOf } from '$lib/core';
+import { CASKS, CRANE, SEA_LEVEL, SKIFF } from '$lib/world/grounds';
+import type { Eye } from './eye';
+import { createGrounds, figure, load, skiff, UNTOUCHED, type Moving } from './grounds';
 
 const DEG = Math.PI / 180;
-const FOV = 62;
+/** A body no higher above the sea than this sits in the skiff. */
+const AFLOAT = 0.75;
+/** A flat picture is cut this far in front of what it follows, so that what stands nearer does not hide it, in metres. */
+const CUT = 1.6;
 /** Between the two halves, in CSS pixels. */
 const GAP = 4;
 /** Between the marks of a way, in metres. */
@@ -21,8 +18,12 @@ const MARK_EVERY = 0.6;
 export class RunPicture {
 	private readonly renderer: THREE.WebGLRenderer;
 	private readonly grounds = createGrounds();
-	private readonly camera = new THREE.PerspectiveCamera(FOV, 16 / 9, 0.05, 2000);
+	private readonly camera = new THREE.PerspectiveCamera(62, 16 / 9, 0.05, 2000);
+	private readonly side = new THREE.OrthographicCamera(-1, 1, 1, -1, 0, 600);
 	private readonly others = [figure(), figure()];
+	private readonly skiffs = [skiff(), skiff()];
+	private readonly load = load();
+	private readonly was = [new THREE.Vector3(), new THREE.Vector3()];
 	private readonly ways = new THREE.Group();
 	private readonly look = new THREE.Quaternion();
 	private readonly turn = new THREE.Quaternion();
@@ -38,7 +39,7 @@ export class RunPicture {
 		this.renderer.toneMapping = THREE.NoToneMapping;
 		this.renderer.setScissorTest(true);
 		this.ratio = Math.min(window.devicePixelRatio || 1, 2);
-		this.grounds.scene.add(this.ways, ...this.others);
+		this.grounds.scene.add(this.ways, ...this.others, ...this.skiffs.map((s) => s.group), this.load.group);
 		this.reset();
 	}
 
@@ -86,24 +87,61 @@ export class RunPicture {
 	draw(eyes: readonly Eye[], time: number): void {
 		this.grounds.move(time);
 		const wide = (this.width - GAP * (eyes.length - 1)) / eyes.length;
-		this.others.forEach((other, i) => {
-			const eye = eyes[i];
-			other.visible = eye !== undefined;
-			if (!eye) return;
-			other.position.set(eye.pose[0]!, eye.pose[1]!, eye.pose[2]!);
-			// Upright, whichever way it looks.
-			other.quaternion.set(0, eye.pose[4]!, 0, eye.pose[6]!).normalize();
-		});
+		this.placeBodies(eyes, time);
 		eyes.forEach((eye, i) => {
 			const mine = this.others[i]!;
-			mine.visible = false;
-			this.pose(eye, wide / this.height);
+			const shown = mine.visible;
+			if (eye.view.kind === 'eyes') mine.visible = false;
+			const camera =
+				viewOf(eye.view.kind) === 'flat' ? this.poseSide(eye, wide / this.height) : this.pose(eye, wide / this.height);
 			const x = i * (wide + GAP);
 			this.renderer.setViewport(x, 0, wide, this.height);
 			this.renderer.setScissor(x, 0, wide, this.height);
-			this.renderer.render(this.grounds.scene, this.camera);
-			mine.visible = true;
+			this.renderer.render(this.grounds.scene, camera);
+			mine.visible = shown;
 		});
+	}
+
+	/** Everybody as others see them: on foot, in the skiff, or as the load that is looked at; what nobody uses lies where it belongs. */
+	private placeBodies(eyes: readonly Eye[], time: number): void {
+		let hangs = false;
+		this.others.forEach((other, i) => {
+			const eye = eyes[i];
+			const boat = this.skiffs[i]!;
+			other.visible = boat.group.visible = false;
+			if (!eye) return;
+			const { body, view } = eye;
+			const [x, y, z] = [body[0]!, body[1]!, body[2]!];
+			const heading = body[3]! * DEG;
+			if (view.kind === 'flat') {
+				hangs = true;
+				this.load.group.position.set(x, y, z);
+				this.load.hang(x, y);
+				return;
+			}
+			const afloat = y < SEA_LEVEL + AFLOAT - 0.2;
+			other.visible = true;
+			other.position.set(x, y - (afloat ? 0.42 : 0), z);
+			other.rotation.set(0, heading, 0);
+			if (!afloat) return;
+			const moving = this.was[i]!.distanceToSquared(other.position) > 1e-8;
+			this.was[i]!.copy(other.position);
+			boat.group.visible = true;
+			boat.group.position.set(x, y, z);
+			boat.group.rotation.set(0.02 * Math.sin(time * 1.1), heading, 0.04 * Math.sin(time * 0.8));
+			boat.row(time, moving);
+		});
+		const [moored] = this.skiffs;
+		if (!this.skiffs.some((s) => s.group.visible)) {
+			const [x, y, z] = SKIFF.at;
+			moored!.group.visible = true;
+			moored!.group.position.set(x, y + SKIFF.floats + 0.1 * Math.sin(time * 0.9), z);
+			moored!.group.rotation.set(0, SKIFF.heading * DEG, 0.05 * Math.sin(time * 0.7));
+			moored!.row(time, false);
+		}
+		if (hangs) return;
+		this.load.group.position.set(CRANE.starts, CRANE.boom - CRANE.rope, CRANE.z);
+		this.load.hang(CRANE.starts, CRANE.boom - CRANE.rope);
 	}
 
 	/** Lowers the resolution when frames come late and raises it when there is room: the motion matters more than the pixels. */
@@ -132,15 +170,31 @@ export class RunPicture {
 		this.renderer.dispose();
 	}
 
-	private pose({ pose, offset }: Eye, aspect: number): void {
+	private pose({ pose, offset, fov }: Eye, aspect: number): THREE.Camera {
 		const { camera, look, shift, angles } = this;
 		look.set(pose[3]!, pose[4]!, pose[5]!, pose[6]!);
 		shift.set(offset[0]!, offset[1]!, offset[2]!).applyQuaternion(look);
-		camera.position.set(pose[0]!, pose[1]! + EYE_HEIGHT, pose[2]!).add(shift);
+		camera.position.set(pose[0]!, pose[1]!, pose[2]!).add(shift);
 		angles.set(offset[3]! * DEG, offset[4]! * DEG, offset[5]! * DEG);
 		camera.quaternion.copy(look).multiply(this.turn.setFromEuler(angles));
-		camera.fov = Math.min(150, Math.max(4, FOV + offset[6]!));
+		camera.fov = Math.min(150, Math.max(4, fov + offset[6]!));
 		camera.aspect = aspect;
 		camera.updateProjectionMatrix();
+		return camera;
+	}
+
+	/** Square to the picture: offsets in pixels, the lens as percent of its height. */
+	private poseSide({ pose, offset, view }: Eye, aspect: number): THREE.Camera {
+		const { side } = this;
+		const per = view.pixelsPerMetre;
+		const half = ((view.tall / per) * Math.max(0.02, 1 + offset[6]! / 100)) / 2;
+		side.top = half;
+		side.bottom = -half;
+		side.right = half * aspect;
+		side.left = -half * aspect;
+		side.position.set(pose[0]! + offset[0]! / per, pose[1]! + offset[1]! / per, pose[2]! + CUT);
+		side.rotation.set(0, 0, offset[5]! * DEG);
+		side.updateProjectionMatrix();
+		return side;
 	}
 }

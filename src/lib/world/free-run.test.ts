@@ -1,7 +1,10 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Happening } from '$lib/core';
+import { Crane } from './crane';
 import { FreeRun, noWish, SPEEDS, type Wish } from './free-run';
+import { CRANE, LADDER, SEA_LEVEL, SKIFF } from './grounds';
 import { BODY, loadRapier, type Rapier } from './physics';
+import { isAground, Skiff } from './skiff';
 
 let rapier: Rapier;
 beforeAll(async () => {
@@ -29,6 +32,21 @@ function walkTo(run: FreeRun, x: number, z: number, wish: Partial<Wish> = {}, mo
 }
 const of = (heard: readonly Happening[], what: string): Happening[] => heard.filter((h) => h.what === what);
 const place = (run: FreeRun): number[] => [...run.runners[0]!.pose.slice(0, 3)];
+
+/** Down the stairs, and down those that lead from the yard to the quay. */
+function toQuay(run: FreeRun): void {
+	walkTo(run, 0, 7);
+	walkTo(run, 0, 3.5);
+	walkTo(run, 12, 3.5);
+	walkTo(run, 18, -2);
+	walkTo(run, 18, -10);
+}
+function toStage(run: FreeRun): void {
+	toQuay(run);
+	walkTo(run, 14, -11);
+	go(run, 4.5, { ahead: 1 });
+	walkTo(run, 14, -14.4);
+}
 
 describe('a free run', () => {
 	it('walks at its pace, over the threshold and out; the door falls shut behind, for three seconds', () => {
@@ -134,6 +152,89 @@ describe('a free run', () => {
 		expect(Math.max(...hits)).toBeLessThan(10);
 		const hard = of(heard, 'impact').find((h) => h.numbers.speed! > 6)!;
 		expect(hard.place![1]).toBeLessThan(-5);
+	});
+
+	it('climbs down the ladder to the landing stage and up again, a rung each 0.3 m', () => {
+		const run = new FreeRun(rapier);
+		toQuay(run);
+		walkTo(run, 14, -11);
+		const heard = go(run, 4.5, { ahead: 1 });
+		expect(place(run)[1]).toBeCloseTo(LADDER.bottom, 1);
+		expect(of(heard, 'climbing').map((h) => h.phase)).toEqual(['starts', 'ends']);
+		// 2.4 m of rungs.
+		expect(of(heard, 'footfall').filter((h) => h.numbers.speed! < 0.95).length).toBeGreaterThanOrEqual(7);
+		expect(of(heard, 'landing')).toEqual([]);
+		expect(of(heard, 'airborne')).toEqual([]);
+		walkTo(run, 14, -13.2);
+		const up = go(run, 5, { ahead: 1, yaw: 180 });
+		expect(of(up, 'climbing').map((h) => h.phase)).toEqual(['starts', 'ends']);
+		expect(place(run)[1]).toBeCloseTo(-6, 1);
+	});
+
+	it('rows the skiff with strokes, runs her aground on the rock, and steps out where she belongs', () => {
+		const run = new FreeRun(rapier);
+		toStage(run);
+		expect(run.runners[0]!.near()).toBe('skiff');
+		const heard = go(run, 0.1, { use: true });
+		go(run, 9, { ahead: 1 }, heard);
+		expect(of(heard, 'rowing').map((h) => h.phase)).toEqual(['starts']);
+		// One each 1.7 s.
+		expect(of(heard, 'stroke')).toHaveLength(6);
+		expect(place(run)[1]).toBeCloseTo(SEA_LEVEL + SKIFF.floats, 0);
+		expect(Math.hypot(place(run)[0]! - SKIFF.at[0], place(run)[2]! - SKIFF.at[2])).toBeGreaterThan(5);
+		expect(run.runners[0]!.near()).toBe('');
+		const [x] = place(run);
+		go(run, 0.1, { use: true }, heard);
+		expect(place(run)[0]).toBeCloseTo(x!, 0);
+		// Turned about by 26°/s and more, back towards the rock.
+		go(run, 6, { right: 1 }, heard);
+		go(run, 25, { ahead: 1, right: 0 }, heard);
+		expect(of(heard, 'rowing')).toHaveLength(1);
+	});
+
+	it('runs aground where the rock is, as fast as she went', () => {
+		const skiff = new Skiff();
+		skiff.heading = 180;
+		const heard: [string, number][] = [];
+		for (let i = 0; i < 120 * 20; i++)
+			skiff.step({ pull: 1, turn: 0 }, 1 / 120, (what, speed) => heard.push([what, speed]));
+		expect(heard.filter(([what]) => what === 'aground').length).toBeGreaterThan(0);
+		expect(isAground(skiff.x, skiff.z)).toBe(false);
+		expect(skiff.z).toBeLessThan(-15.2);
+	});
+
+	it('works the crane: the load swings as a pendulum does, and is set down as fast as the winch lets it', () => {
+		const run = new FreeRun(rapier);
+		walkTo(run, 0, 7);
+		walkTo(run, 0, 3.5);
+		walkTo(run, 12, 3.5);
+		walkTo(run, 21.3, -0.9);
+		expect(run.runners[0]!.near()).toBe('crane');
+		const heard = go(run, 0.1, { use: true });
+		expect(place(run)[2]).toBe(CRANE.z);
+		go(run, 4, { ahead: -1 }, heard);
+		expect(of(heard, 'craning').map((h) => h.phase)).toEqual(['starts']);
+		expect(of(heard, 'hoisting').map((h) => h.phase)).toEqual(['starts']);
+		const [down] = of(heard, 'set-down');
+		expect(down!.numbers.speed!).toBeCloseTo(1.7, 1);
+		expect(place(run)[1]).toBeCloseTo(-6, 1);
+		go(run, 0.1, { use: true }, heard);
+		expect(place(run)[1]).toBeCloseTo(-3, 1);
+		expect(of(heard, 'craning').map((h) => h.phase)).toEqual(['starts', 'ends']);
+	});
+
+	it('a load left to swing takes 2π√(L/g)', () => {
+		const crane = new Crane();
+		crane.swing = 0.05;
+		const crossings: number[] = [];
+		let before = crane.swing;
+		for (let i = 0; i < 120 * 20; i++) {
+			crane.step(0, 0, 1 / 120, () => undefined);
+			if (before < 0 && crane.swing >= 0) crossings.push(i / 120);
+			before = crane.swing;
+		}
+		const period = (crossings.at(-1)! - crossings[0]!) / (crossings.length - 1);
+		expect(period).toBeCloseTo(2 * Math.PI * Math.sqrt(CRANE.rope / 9.81), 1);
 	});
 
 	it('is the same each time, and ends what lasts', () => {

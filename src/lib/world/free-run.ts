@@ -2,9 +2,11 @@
  * A free run through the grounds: keys and looking in, bodies, happenings and world values out, on the same fixed grid that
  * courses are played on. What it raises comes from the physics: how fast one fell, how hard a cask hit.
  */
-import { Stride, type Happening } from '$lib/core';
-import { DOOR, SEA_LEVEL, SECOND_START, START, ZONES } from './grounds';
+import { shortestTurn, Stride, type Happening } from '$lib/core';
+import { Crane } from './crane';
+import { CRANE, DOOR, LADDER, SEA_LEVEL, SECOND_START, SKIFF, START, ZONES } from './grounds';
 import { Physics, STEP_HZ, type CaskState, type Rapier, type Walker } from './physics';
+import { Skiff } from './skiff';
 
 export interface Wish {
 	/** −1 back … 1 ahead; −1 left … 1 right. */
@@ -14,6 +16,8 @@ export interface Wish {
 	run: boolean;
 	jump: boolean;
 	hold: boolean;
+	/** Takes hold of what is near, or lets go of it: the skiff, the crane. */
+	use: boolean;
 	/** Where one looks, in degrees: positive left and up. */
 	yaw: number;
 	pitch: number;
@@ -26,12 +30,17 @@ export const noWish = (): Wish => ({
 	run: false,
 	jump: false,
 	hold: false,
+	use: false,
 	yaw: 0,
 	pitch: 0
 });
 
 /** Metres a second. */
-export const SPEEDS = { creep: 0.8, walk: 1.6, run: 4.2 } as const;
+export const SPEEDS = { creep: 0.8, walk: 1.6, run: 4.2, climb: 0.9 } as const;
+/** From one rung to the next, in metres. */
+const RUNG = 0.3;
+/** How long it takes to step from one hold to another. */
+const GLIDE_S = 0.5;
 const JUMP_SPEED = 4.3;
 const GRAVITY = 9.81;
 /** Metres a second, each second: on the ground, and in the air. */
@@ -66,17 +75,157 @@ class Runner {
 	private readonly moved = new Float64Array(3);
 	private readonly safe: [number, number, number];
 	private jumped = false;
+	private used = false;
+	/** What one has to do with: the ground, or something that moves one. */
+	private at: 'foot' | 'ladder' | 'skiff' | 'crane' = 'foot';
+	private climbed = 0;
+	/** From one hold to another one does not jump: where one was, and how long it still takes. */
+	private readonly left = new Float64Array(5);
+	private glides = 0;
 
 	constructor(
 		private readonly walker: Walker,
 		private readonly number: number,
-		start: readonly [number, number, number]
+		start: readonly [number, number, number],
+		private readonly skiff: Skiff,
+		private readonly crane: Crane
 	) {
 		this.safe = [...start];
 		this.readPose(0, 0);
 	}
 
 	step(wish: Wish, dt: number, tell: (happening: Happening) => void): void {
+		this.glides = Math.max(0, this.glides - dt);
+		if (wish.use && !this.used) this.take(wish);
+		this.used = wish.use;
+		if (this.at === 'ladder') this.climb(wish, dt, tell);
+		else if (this.at === 'skiff') this.row(wish, dt, tell);
+		else if (this.at === 'crane') this.hoist(wish, dt, tell);
+		else this.walk(wish, dt, tell);
+		this.tellStates(wish, tell);
+		if (this.at === 'foot') this.keepFromTheSea();
+	}
+
+	/** What is near enough to be taken hold of, or is held; empty: nothing. */
+	near(): 'skiff' | 'crane' | '' {
+		if (this.at === 'skiff') return this.skiff.isMoored ? 'skiff' : '';
+		if (this.at === 'crane') return 'crane';
+		if (this.at !== 'foot') return '';
+		const { x, y, z } = this.walker.place;
+		const [sx, , sz] = SKIFF.at;
+		if (y < LADDER.bottom + 1 && Math.hypot(x - sx, z - sz) < SKIFF.reach) return 'skiff';
+		const [cx, cy, cz] = CRANE.stand;
+		return Math.abs(y - cy) < 1 && Math.hypot(x - cx, z - cz) < CRANE.reach ? 'crane' : '';
+	}
+
+	private take(wish: Wish): void {
+		const near = this.near();
+		if (near === '') return;
+		this.velocity.fill(0);
+		this.up = this.speed = 0;
+		this.glide(near === 'crane' ? 0 : GLIDE_S);
+		if (this.at === 'foot') {
+			this.at = near;
+			if (near === 'skiff') this.skiff.moor();
+			return;
+		}
+		if (this.at === 'skiff') {
+			this.skiff.moor();
+			this.walker.put(SKIFF.at[0], LADDER.bottom, SKIFF.at[2] + 2.6);
+			wish.yaw = 180;
+		} else wish.yaw = 0;
+		this.at = 'foot';
+		this.readPose(wish.yaw, wish.pitch);
+	}
+
+	/** Takes hold of the ladder: over the quay's edge, or against the wall at its foot. */
+	private grasps({ ahead, yaw }: Wish): boolean {
+		const { x, y, z } = this.walker.place;
+		if (ahead === 0 || Math.abs(x - LADDER.x) > LADDER.holds) return false;
+		// Towards the sea, −z, is positive.
+		const out = Math.cos((yaw * Math.PI) / 180) * ahead;
+		if (Math.abs(y - LADDER.top) < 0.4 && z < -11.75 && z > LADDER.z - 0.5) return out > 0.3;
+		return y < LADDER.bottom + 0.4 && z > LADDER.ontoBottom && z < LADDER.z + 0.5 && out < -0.3;
+	}
+
+	private climb(wish: Wish, dt: number, tell: (happening: Happening) => void): void {
+		const out = Math.cos((wish.yaw * Math.PI) / 180) >= 0 ? -1 : 1;
+		// Facing the wall ahead is up, looking out to sea it is down.
+		const wanted = wish.ahead * out * SPEEDS.climb * (wish.creep ? 0.6 : 1);
+		this.up = towards(this.up, wanted, PUSH * 0.4 * dt);
+		const y = this.walker.place.y + this.up * dt;
+		this.speed = Math.abs(this.up);
+		this.climbed += this.speed * dt;
+		if (this.climbed >= RUNG) {
+			this.climbed -= RUNG;
+			this.say(tell, 'footfall', { speed: this.speed });
+		}
+		if (wish.jump && !this.jumped) return this.letGo(LADDER.x, y, LADDER.ontoBottom, wish);
+		this.jumped = wish.jump;
+		if (y >= LADDER.top) return this.letGo(LADDER.x, LADDER.top, LADDER.ontoTop, wish);
+		if (y <= LADDER.bottom) return this.letGo(LADDER.x, LADDER.bottom, LADDER.ontoBottom, wish);
+		this.walker.put(LADDER.x, y, LADDER.z);
+		this.put(LADDER.x, y, LADDER.z, wish.yaw, wish.pitch);
+	}
+
+	private glide(seconds: number): void {
+		this.left.set(this.pose);
+		this.glides = seconds;
+	}
+
+	private letGo(x: number, y: number, z: number, wish: Wish): void {
+		this.glide(GLIDE_S);
+		this.at = 'foot';
+		this.up = this.speed = 0;
+		this.inAir = 0;
+		this.jumped = wish.jump;
+		this.walker.put(x, y, z);
+		this.put(x, y, z, wish.yaw, wish.pitch);
+	}
+
+	private row(wish: Wish, dt: number, tell: (happening: Happening) => void): void {
+		const { skiff } = this;
+		skiff.step({ pull: wish.ahead, turn: -wish.right }, dt, (what, speed) =>
+			tell({
+				what,
+				phase: 'happens',
+				numbers: { speed },
+				place: what === 'aground' ? [skiff.x, skiff.y, skiff.z] : null,
+				who: this.number
+			})
+		);
+		this.speed = Math.abs(skiff.speed);
+		// She looks where she goes.
+		wish.yaw = skiff.heading;
+		this.put(skiff.x, skiff.y, skiff.z, skiff.heading, wish.pitch);
+	}
+
+	private hoist(wish: Wish, dt: number, tell: (happening: Happening) => void): void {
+		const { crane } = this;
+		crane.step(wish.right, wish.ahead, dt, (speed) =>
+			tell({
+				what: 'set-down',
+				phase: 'happens',
+				numbers: { speed },
+				place: [crane.x, crane.y, CRANE.z],
+				who: this.number
+			})
+		);
+		this.speed = 0;
+		this.put(crane.x, crane.y, CRANE.z, 0, 0);
+	}
+
+	private walk(wish: Wish, dt: number, tell: (happening: Happening) => void): void {
+		if (this.grasps(wish)) {
+			this.glide(GLIDE_S);
+			this.at = 'ladder';
+			this.climbed = 0;
+			this.up = this.inAir = 0;
+			this.velocity.fill(0);
+			const y = Math.min(LADDER.top - 0.01, Math.max(LADDER.bottom + 0.01, this.walker.place.y));
+			this.walker.put(LADDER.x, y, LADDER.z);
+			return this.put(LADDER.x, y, LADDER.z, wish.yaw, wish.pitch);
+		}
 		this.push(wish, dt);
 		const wasOnGround = this.walker.onGround;
 		if (wish.jump && wasOnGround && !this.jumped) {
@@ -98,8 +247,6 @@ class Runner {
 		else this.inAir += dt;
 		this.readPose(wish.yaw, wish.pitch);
 		if (this.walker.onGround && this.stride.advance(this.speed, dt)) this.say(tell, 'footfall', { speed: this.speed });
-		this.tellStates(wish, tell);
-		this.keepFromTheSea();
 	}
 
 	/** Ends all states: the run is over. */
@@ -131,18 +278,23 @@ class Runner {
 	}
 
 	private tellStates(wish: Wish, tell: (happening: Happening) => void): void {
-		const moving = this.walker.onGround;
+		const moving = this.at === 'foot' && this.walker.onGround;
 		const wasRunning = this.on.has('running');
-		this.switch('running', moving ? this.speed > (wasRunning ? RUNNING_UNTIL : RUNNING_FROM) : wasRunning, tell);
+		const runs = this.walker.onGround ? this.speed > (wasRunning ? RUNNING_UNTIL : RUNNING_FROM) : wasRunning;
+		this.switch('running', this.at === 'foot' && runs, tell);
 		this.switch('creeping', moving && wish.creep && this.speed > 0.2, tell);
-		this.switch('airborne', this.inAir >= LEAST_AIR, tell);
+		this.switch('airborne', this.at === 'foot' && this.inAir >= LEAST_AIR, tell);
+		this.switch('climbing', this.at === 'ladder', tell);
+		this.switch('rowing', this.at === 'skiff', tell);
+		this.switch('craning', this.at === 'crane', tell);
+		this.switch('hoisting', this.at === 'crane' && this.crane.hoisting, tell);
 		this.switch('holding', wish.hold, tell);
 		const [x, y, z] = [this.pose[0]!, this.pose[1]!, this.pose[2]!];
-		for (const zone of ZONES) this.switch(zone.happening, zone.holds(x, y, z), tell);
+		for (const zone of ZONES) if (this.at !== 'crane') this.switch(zone.happening, zone.holds(x, y, z), tell);
 	}
 
 	get onGround(): boolean {
-		return this.walker.onGround;
+		return this.at !== 'foot' || this.walker.onGround;
 	}
 
 	isOn(what: string): boolean {
@@ -162,11 +314,21 @@ class Runner {
 
 	private readPose(yaw: number, pitch: number): void {
 		const { x, y, z } = this.walker.place;
-		this.pose[0] = x;
-		this.pose[1] = y;
-		this.pose[2] = z;
-		this.pose[3] = yaw;
-		this.pose[4] = pitch;
+		this.put(x, y, z, yaw, pitch);
+	}
+
+	private put(x: number, y: number, z: number, yaw: number, pitch: number): void {
+		const { pose, left, glides } = this;
+		pose[0] = x;
+		pose[1] = y;
+		pose[2] = z;
+		pose[3] = yaw;
+		pose[4] = pitch;
+		if (glides <= 0) return;
+		const t = glides / GLIDE_S;
+		const w = t * t * (3 - 2 * t);
+		for (let c = 0; c < 3; c++) pose[c]! += (left[c]! - pose[c]!) * w;
+		pose[3]! += shortestTurn(yaw, left[3]!) * w;
 	}
 
 	/** Whoever falls in is pulled out where they stood last. */
@@ -194,7 +356,7 @@ export class FreeRun {
 		this.physics = new Physics(rapier);
 		this.runners = [START, SECOND_START]
 			.slice(0, viewers)
-			.map((start, i) => new Runner(this.physics.addWalker(...start), i, start));
+			.map((start, i) => new Runner(this.physics.addWalker(...start), i, start, new Skiff(), new Crane()));
 		this.lastImpact = this.physics.casks.map(() => -Infinity);
 	}
 

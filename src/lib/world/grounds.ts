@@ -110,6 +110,35 @@ function galleryRail(): Solid[] {
 }
 
 const FOOT = SEA_LEVEL - 1;
+/** Height of the landing stage. */
+const STAGE = SEA_LEVEL + 0.6;
+
+/** From the quay down to the landing stage: where one hangs on it, its ends, and how far from it one takes hold. */
+export const LADDER = {
+	x: 14,
+	z: -12.42,
+	top: -6,
+	bottom: STAGE,
+	holds: 0.75,
+	ontoTop: -11.5,
+	ontoBottom: -12.95
+} as const;
+/** Where the skiff lies and how she floats; how near to that one steps in and out. */
+export const SKIFF = { at: [14, SEA_LEVEL, -17] as Triple, heading: 60, floats: 0.32, reach: 3.4 } as const;
+/** The crane's boom over the quay: where its trolley runs, how much rope there is, how low its load comes, where one works it. */
+export const CRANE = {
+	boom: 2.4,
+	z: -5,
+	from: 10.5,
+	to: 20.5,
+	starts: 16,
+	rope: 4.2,
+	shortest: 1.6,
+	longest: 9,
+	ground: -6,
+	stand: [21.3, -3, -1.6] as Triple,
+	reach: 2.2
+} as const;
 
 export const SOLIDS: readonly Solid[] = [
 	// The gallery, the landing behind it, and the lamp room.
@@ -145,9 +174,14 @@ export const SOLIDS: readonly Solid[] = [
 	// The quay under the yard's edge, with steps of its own.
 	between('stone', [9, FOOT, -12], [25, -6, -3]),
 	...flight('stone', [18, -3, -3], [18, -6, -9], 2, 17),
-	rail([9, -6, -12], [25, -6, -12]),
+	rail([9, -6, -12], [13.3, -6, -12]),
+	rail([14.7, -6, -12], [25, -6, -12]),
 	rail([9, -6, -12], [9, -6, -3]),
 	rail([25, -6, -12], [25, -6, -3]),
+	// The landing stage at the ladder's foot, where the skiff lies.
+	between('wood', [12.4, STAGE - 0.3, -15.2], [15.6, STAGE, -12]),
+	between('wood', [12.5, FOOT, -15.1], [12.7, STAGE - 0.3, -14.9]),
+	between('wood', [15.3, FOOT, -15.1], [15.5, STAGE - 0.3, -14.9]),
 	// West: a slipway down to the boat ledge.
 	ramp('pale', [-4, 0, 3.5], [-13, -3, 3.5], 2.4),
 	slopedRail([-4, 0, 2.3], [-13, -3, 2.3]),
@@ -172,7 +206,7 @@ const JUMPED = 1.6;
 export const ZONES: readonly Zone[] = [
 	{ happening: 'gallery', holds: (x, y, z) => z < 1.6 && Math.abs(x) < 2.8 && Math.abs(y) < JUMPED },
 	{ happening: 'indoors', holds: (x, y, z) => z > 5.4 && z < 9.6 && Math.abs(x) < 4 && Math.abs(y) < JUMPED },
-	{ happening: 'quay', holds: (x, y, z) => y < -6 + JUMPED && z < -2.9 && x > 8 }
+	{ happening: 'quay', holds: (x, y, z) => y > -6.5 && y < -6 + JUMPED && z < -2.9 && z > -12.3 && x > 8 }
 ];
 
 /** What is farther up than this from where one was is no ground one could step on, in metres. */

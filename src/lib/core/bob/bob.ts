@@ -217,6 +217,9 @@ export class BobRun {
 	private readonly wanted = new Float64Array(CHANNEL_COUNT);
 	private readonly weights: Float64Array;
 	private readonly goal: Float64Array;
+	/** By gait: what its size is multiplied by. */
+	private readonly sizes: Float64Array;
+	private largest = 1;
 	private readonly noise: readonly (readonly (NoiseRun | null)[])[];
 	private readonly idleNoise: NoiseRun | null;
 	private readonly landing = new Float64Array(2);
@@ -234,6 +237,7 @@ export class BobRun {
 		const { groups, idle, preset } = bob;
 		this.weights = new Float64Array(groups.length);
 		this.goal = new Float64Array(groups.length);
+		this.sizes = new Float64Array(groups.length).fill(1);
 		const own = combine(seed, hashText(preset.id));
 		this.noise = groups.map((list, g) =>
 			list.map((group, k) =>
@@ -247,15 +251,33 @@ export class BobRun {
 	/** A bob that stands where this one stands and goes its own way. */
 	fork(values: GameValues | null = this.values): BobRun {
 		const copy = new BobRun(this.bob, this.seed, values);
-		copy.offset.set(this.offset);
-		copy.steps.set(this.steps);
-		copy.weights.set(this.weights);
-		copy.landing.set(this.landing);
-		copy.phase = this.phase;
-		copy.idleWeight = this.idleWeight;
-		copy.idleTime = this.idleTime;
-		copy.speed = this.speed;
+		copy.takeOver(this);
 		return copy;
+	}
+
+	/** Stands where another run of the same preset stands. */
+	takeOver(from: BobRun): void {
+		this.offset.set(from.offset);
+		this.steps.set(from.steps);
+		// By their places: a gait more or less begins at nothing.
+		const shared = Math.min(this.weights.length, from.weights.length);
+		this.weights.set(from.weights.subarray(0, shared));
+		this.sizes.set(from.sizes.subarray(0, shared));
+		this.landing.set(from.landing);
+		this.phase = from.phase;
+		this.idleWeight = from.idleWeight;
+		this.idleTime = from.idleTime;
+		this.speed = from.speed;
+		this.largest = from.largest;
+	}
+
+	/** Multiplies the size of a gait, which follows in the blend time; a gait that is not there is passed over. */
+	sizeGait(id: string, factor: number): void {
+		const g = this.bob.preset.gaits.findIndex((gait) => gait.id === id);
+		if (g < 0) return;
+		this.sizes[g] = factor;
+		// It may still be as large as it was.
+		if (factor > this.largest) this.largest = factor;
 	}
 
 	/** Feet meet the ground after a fall at so many metres a second. */
@@ -294,8 +316,10 @@ export class BobRun {
 		const { weights, goal, bob } = this;
 		const { blendTime, settleTime } = bob.preset;
 		const walks = grounded && speed > 0;
-		if (walks) bobWeights(bob, speed, goal);
-		else goal.fill(0);
+		if (walks) {
+			bobWeights(bob, speed, goal);
+			for (let g = 0; g < goal.length; g++) goal[g]! *= this.sizes[g]!;
+		} else goal.fill(0);
 		const settle = Math.min(settleTime > 0 ? 1 / settleTime : Infinity, bob.quickest);
 		const most = (walks ? (blendTime > 0 ? 1 / blendTime : Infinity) : settle) * dt;
 		for (let g = 0; g < weights.length; g++) {
@@ -319,7 +343,7 @@ export class BobRun {
 		}
 		// Size and phase may move at once; together they are no faster than the fastest gait alone.
 		for (let c = 0; c < CHANNEL_COUNT; c++) {
-			const most = bob.fastest[c]! * (amount > 1 ? amount : 1) * dt;
+			const most = bob.fastest[c]! * (amount > 1 ? amount : 1) * this.largest * dt;
 			const by = wanted[c]! - steps[c]!;
 			steps[c] = by > most ? steps[c]! + most : by < -most ? steps[c]! - most : wanted[c]!;
 		}

@@ -5,10 +5,13 @@ import { NO_LINKS } from '../course/happenings';
 import { Replay } from '../course/replay';
 import { CourseRun } from '../course/run';
 import type { Course } from '../course/types';
-import { newBob, newCourse, newCue, newLag, newPreset } from '../kit/defaults';
+import { newBob, newCourse, newCue, newLag, newLagAxis, newLean, newPreset, newRig } from '../kit/defaults';
 import type { Kit } from '../kit/types';
 import { GameValues } from '../shake/drives';
-import { RigRun, type Rig } from './rig';
+import { Player } from '../shake/player';
+import { CameraRun } from './camera';
+import { EYE_HEIGHT, EYES, RigRun } from './rig';
+import { RIG_STAGES, type Rig, type RigStage, type RigView } from './types';
 
 const bob = {
 	...newBob('steps', 'Steps'),
@@ -17,13 +20,9 @@ const bob = {
 const lag = newLag('heavy', 'Heavy');
 const thud = newPreset('thud', 'Thud');
 const rig = (part: Partial<Rig> = {}): Rig => ({
-	id: 'eyes',
-	name: 'Eyes',
-	about: '',
+	...newRig('eyes', 'Eyes'),
 	bob: 'steps',
 	lag: 'heavy',
-	ceiling: null,
-	bypass: [],
 	...part
 });
 const presets = [bob, lag, thud];
@@ -82,37 +81,162 @@ describe('a rig', () => {
 		expect([...run.sum(Float64Array.of(1, 2, 3, 4, 5, 6, 7))]).toEqual([1, 2, 3, 4, 5, 6, 7]);
 	});
 
-	it('whatever was walked, landed and turned: at rest it is where the game put it, to the last bit', () => {
+	it('whatever plays, overlaps, restarts, is stopped, blended or cut: at rest it is where the game put it, to the last bit', () => {
+		const wall = { x: [-40, 40] as const, y: null, z: null, area: null, soft: 0.5 };
+		const lean = { ...newLean(), rollByTurn: 0.05, swayByStrafe: 0.02 };
+		const rigs = [
+			rig({ lean }),
+			rig({ id: 'chase', view: { ...EYES, kind: 'chase' }, lag: 'springy', limits: wall, lean }),
+			rig({
+				id: 'odd',
+				order: ['shakes', 'bob', 'lag', 'limits', 'lean', 'ceiling'],
+				limits: wall,
+				ceiling: { y: 0.05 }
+			}),
+			rig({ id: 'off', bypass: ['lag', 'bob'], lean })
+		];
+		const axis = { ...newLagAxis(), follow: 'spring' as const, frequency: 1.5, damping: 0.5 };
+		const springy = { ...newLag('springy', 'Springy'), axes: { x: axis, y: axis, z: axis, yaw: axis } };
+		const again = { ...thud, id: 'again', overlap: { rule: 'restart' as const, limit: 1 } };
+		const all = [...presets, springy, again];
 		const act = fc.record({
-			frames: fc.integer({ min: 1, max: 40 }),
+			frames: fc.integer({ min: 1, max: 12 }),
 			speed: fc.double({ min: 0, max: 6, noNaN: true }),
 			turn: fc.double({ min: -90, max: 90, noNaN: true }),
 			grounded: fc.boolean(),
 			fall: fc.option(fc.double({ min: 0, max: 15, noNaN: true })),
+			fire: fc.constantFrom('thud', 'again', null),
+			stop: fc.constantFrom('fade', 'cut', null),
+			rig: fc.constantFrom('eyes', 'chase', 'odd', 'off', null),
+			over: fc.constantFrom(0, 0.4, 2),
+			owner: fc.constantFrom('a', null),
 			dt: fc.constantFrom(1 / 144, 1 / 60, 1 / 20)
 		});
+		const nothing = { lag: null, bob: null, sizes: {} };
 		fc.assert(
-			fc.property(fc.array(act, { maxLength: 8 }), (acts) => {
-				const run = new RigRun(rig(), presets, none);
+			fc.property(fc.array(act, { minLength: 1, maxLength: 6 }), (acts) => {
+				const player = new Player(all, { distance: false });
+				const camera = new CameraRun(rigs, all, 'eyes', player.values);
 				let [x, yaw] = [0, 0];
-				run.snap(body(0));
-				for (const { frames, speed, turn, grounded, fall, dt } of acts) {
-					if (fall !== null) run.land(fall);
+				const pose = body(0);
+				const step = (dt: number, speed: number, grounded: boolean): void => {
+					pose[0] = x;
+					pose[3] = yaw;
+					camera.advance(dt, pose, speed, grounded);
+					camera.sum(player.advance(dt));
+				};
+				camera.snap(pose);
+				for (const { frames, speed, turn, grounded, fall, fire, stop, rig: to, over, owner, dt } of acts) {
+					if (fall !== null) camera.land(fall);
+					if (fire) player.fire(fire, {});
+					if (stop) player.stopAll(stop === 'cut');
+					if (to) camera.change({ ...nothing, rig: to }, over, owner);
+					else if (owner) camera.letGo(owner);
 					for (let i = 0; i < frames; i++) {
 						x += speed * dt;
-						yaw += (turn * dt) / 2;
-						run.advance(dt, body(x, yaw), speed, grounded);
+						yaw += turn * dt;
+						step(dt, speed, grounded);
 					}
 				}
-				for (let i = 0; i < 1500; i++) run.advance(1 / 60, body(x, yaw), 0, true);
-				const still = new RigRun(null, presets, none);
-				still.snap(body(x, yaw));
-				expect([...run.sum(new Float64Array(7))]).toEqual([0, 0, 0, 0, 0, 0, 0]);
-				expect([run.camera[0], run.camera[1], run.camera[2]]).toEqual([x, 0, 0]);
-				for (let c = 3; c < 7; c++) expect(run.camera[c]!).toBeCloseTo(still.camera[c]!, 12);
+				for (let i = 0; i < 250; i++) step(1 / 20, 0, true);
+				expect([...camera.offset]).toEqual([0, 0, 0, 0, 0, 0, 0]);
+				const still = new CameraRun(rigs, all, camera.run.rig!.id, player.values);
+				still.snap(pose);
+				expect([...camera.camera]).toEqual([...still.camera]);
+				if (camera.run.view.kind === 'eyes' && Math.abs(x) < 39)
+					expect([...camera.camera.subarray(0, 3)]).toEqual([x, EYE_HEIGHT, 0]);
 			}),
-			{ numRuns: 300 }
+			{ numRuns: 10_000 }
 		);
+	});
+
+	it('leans into a turn and towards the side, and comes back', () => {
+		const lean = { ...newLean(), rollByTurn: 0.05, swayByStrafe: 0.1, rollByStrafe: 0 };
+		const run = new RigRun(rig({ bob: null, lag: null, lean }), presets, none);
+		run.snap(body(0));
+		for (let i = 1; i <= 600; i++) run.advance(1 / 120, body(0, i / 4), 0, true);
+		// Thirty degrees a second to the left: 1.5 degrees to the left, which is positive.
+		expect(run.sum(new Float64Array(7))[5]).toBeCloseTo(1.5, 6);
+		const side = new RigRun(rig({ bob: null, lag: null, lean }), presets, none);
+		side.snap(body(0));
+		for (let i = 1; i <= 600; i++) side.advance(1 / 120, body(i / 60), 2, true);
+		expect(side.sum(new Float64Array(7))[0]).toBeCloseTo(0.2, 6);
+		// Looking back the same way it is the left side.
+		const back = new RigRun(rig({ bob: null, lag: null, lean }), presets, none);
+		back.snap(body(0, 180));
+		for (let i = 1; i <= 600; i++) back.advance(1 / 120, body(i / 60, 180), 2, true);
+		expect(back.sum(new Float64Array(7))[0]).toBeCloseTo(-0.2, 6);
+		for (let i = 0; i < 1200; i++) side.advance(1 / 120, body(10), 0, true);
+		expect([...side.sum(new Float64Array(7))]).toEqual([0, 0, 0, 0, 0, 0, 0]);
+	});
+
+	it('stands where its view says: behind, square to a flat picture, at a fixed place turned to the body', () => {
+		const seen = (view: Partial<RigView>, pose: Float64Array): number[] => {
+			const run = new RigRun(rig({ bob: null, lag: null, view: { ...EYES, ...view } }), presets, none);
+			run.snap(pose);
+			run.advance(1 / 60, pose, 0, true);
+			return [...run.camera];
+		};
+		// Four metres behind somebody who looks left along −x, no farther down than they.
+		const behind = seen({ kind: 'chase', back: 4, down: 0, height: 1.5 }, Float64Array.of(1, 2, 3, 90, 0));
+		[5, 3.5, 3].forEach((v, c) => expect(behind[c]).toBeCloseTo(v, 12));
+		// Looking down by 30° it stands half its length higher.
+		const above = seen({ kind: 'chase', back: 4, down: 30, height: 1 }, Float64Array.of(0, 0, 0, 0, 0));
+		expect(above[1]).toBeCloseTo(3, 12);
+		expect(above[2]).toBeCloseTo(4 * Math.cos(Math.PI / 6), 12);
+		const side = seen({ kind: 'flat', height: 1 }, Float64Array.of(3, 2, 7, 90, 10));
+		expect(side.slice(0, 6)).toEqual([3, 3, 7, 0, 0, 0]);
+		const fixed = seen({ kind: 'fixed', place: [0, 1, 0], height: 1 }, Float64Array.of(-5, 0, 0, 0, 0));
+		expect(fixed.slice(0, 3)).toEqual([0, 1, 0]);
+		// To the left, −x, is a quarter turn to the left.
+		expect(fixed[4]).toBeCloseTo(Math.SQRT1_2, 12);
+		expect(fixed[3]).toBeCloseTo(0, 12);
+	});
+
+	it('a lag in a flat picture counts pixels', () => {
+		const flatLag = { ...newLag('px', 'Px'), view: 'flat' as const, axes: { x: { ...newLagAxis(), atMost: 8 } } };
+		const run = new RigRun(
+			rig({ bob: null, lag: 'px', view: { ...EYES, kind: 'flat', pixelsPerMetre: 40 } }),
+			[flatLag],
+			none
+		);
+		run.snap(body(0));
+		for (let i = 1; i <= 240; i++) run.advance(1 / 120, body(i / 10), 12, true);
+		// Eight pixels behind are a fifth of a metre.
+		expect(run.camera[0]).toBeCloseTo(24 - 0.2, 9);
+	});
+
+	it('limits after the shakes take the shake away, limits before them do not; the account says which', () => {
+		const limits = { x: [0, 2] as const, y: null, z: null, area: null, soft: 0 };
+		const shake = Float64Array.of(0.5, 0, 0, 0, 0, 0, 0);
+		const at = (order: readonly RigStage[]): { x: number; done: number[] } => {
+			const run = new RigRun(rig({ bob: null, lag: null, limits, order }), presets, none);
+			run.watch();
+			run.snap(body(1.8));
+			run.sum(shake);
+			return { x: run.camera[0]! + run.offset[0]!, done: [1, 4].map((stage) => run.done![stage * 7]!) };
+		};
+		expect(at(RIG_STAGES).x).toBeCloseTo(2.3, 12);
+		const eaten = at(['lag', 'bob', 'lean', 'shakes', 'limits', 'ceiling']);
+		expect(eaten.x).toBeCloseTo(2, 12);
+		expect(eaten.done[1]).toBeCloseTo(0.5, 12);
+	});
+
+	it('a lag after the shakes smooths them away', () => {
+		const peak = (order: readonly RigStage[]): number => {
+			const run = new RigRun(rig({ bob: null, order }), presets, none);
+			run.snap(body(0));
+			let most = 0;
+			for (let i = 0; i < 480; i++) {
+				run.advance(1 / 120, body(0), 0, true);
+				run.sum(Float64Array.of(Math.sin((i / 120) * 2 * Math.PI * 8), 0, 0, 0, 0, 0, 0));
+				most = Math.max(most, Math.abs(run.camera[0]! + run.offset[0]!));
+			}
+			return most;
+		};
+		expect(peak(RIG_STAGES)).toBeGreaterThan(0.99);
+		// A half-life of 0.15 s passes 8 Hz at about ln 2/(0.15·2π·8) = 0.09.
+		expect(peak(['shakes', 'lag', 'limits', 'bob', 'lean', 'ceiling'])).toBeLessThan(0.2);
 	});
 });
 

@@ -1,66 +1,122 @@
 /**
- * A rig: a camera's chain with its settings. Body → lag → head bob → shakes → ceiling; each stage can be left out, and what the
- * camera rests on is where the lag left it: nothing of the motion is ever written back into it.
+ * One camera's chain, stepped with its body: by default lag → limits → head bob → lean → shakes → ceiling. What lag and limits
+ * make of the body's pose is where the camera rests; what the others add is its offset, never written back into that.
+ *
+ *     const run = new RigRun(rig, presets, values);
+ *     run.snap(body);
+ *     run.advance(dt, body, speed, grounded);
+ *     run.sum(shakes);
+ *     run.camera; // where it rests: x, y, z, and its orientation as a quaternion
+ *     run.offset; // what the motion adds: seven channels
  */
 import { BobRun, compileBob } from '../bob/bob';
-import { LagRun } from '../lag/lag';
+import { LagRun, shortestTurn, STEEPEST } from '../lag/lag';
 import { isBob, isLag, type AnyPreset } from '../kit/types';
-import { putLook } from '../math/look';
+import { anglesOf, atan2, putLook, turnBy } from '../math/look';
+import { clamp, cos, sin } from '../math/scalar';
 import type { GameValues } from '../shake/drives';
 import { CHANNEL_COUNT } from '../units/channels';
-import type { Seconds } from '../units/quantities';
-import { applyCeilings, compileCeilings, type Ceilings } from './ceiling';
+import { toDegrees, toRadians, type Seconds } from '../units/quantities';
+import { applyCeilings, compileCeilings } from './ceiling';
+import { LeanRun } from './lean';
+import { applyLimits, compileLimits, type CompiledLimits } from './limits';
+import { RIG_STAGES, type Rig, type RigStage, type RigView } from './types';
 
-export const RIG_STAGES = ['lag', 'bob', 'shakes', 'ceiling'] as const;
-export type RigStage = (typeof RIG_STAGES)[number];
-
-export interface Rig {
-	readonly id: string;
-	readonly name: string;
-	readonly about: string;
-	/** A head bob's id; null: none. */
-	readonly bob: string | null;
-	/** A camera lag's id; null: the view goes along at once. */
-	readonly lag: string | null;
-	/** The most that each channel may reach, over bob and shakes; null: none. */
-	readonly ceiling: Ceilings | null;
-	/** Stages that are left out for now. */
-	readonly bypass: readonly RigStage[];
-}
+/** Of the eyes above the ground, in metres. */
+export const EYE_HEIGHT = 1.62;
+export const EYES: RigView = {
+	kind: 'eyes',
+	fov: 62,
+	height: EYE_HEIGHT,
+	back: 4,
+	down: 12,
+	place: [0, 2, 0],
+	yaw: 0,
+	pitch: 0,
+	turns: true,
+	pixelsPerMetre: 32,
+	tall: 360
+};
 
 /** x, y, z of the feet in metres, yaw and pitch of the look in degrees. */
 export type BodyPose = Float64Array;
 
-/** One viewer's chain, stepped with its body. */
+const STILL = new Float64Array(CHANNEL_COUNT);
+const POSE = 6;
+const [PITCH, YAW, ROLL] = [3, 4, 5];
+const [X_OFF, ROLL_OFF] = [0, 5];
+
 export class RigRun {
-	/** What the camera rests on: x, y, z under it, its orientation as a quaternion x, y, z, w. */
+	/** What the camera rests on: x, y, z, and its orientation as a quaternion x, y, z, w. */
 	readonly camera: Float64Array = Float64Array.of(0, 0, 0, 0, 0, 0, 1);
 	/** What the chain adds to that: seven channels. */
 	readonly offset: Float64Array = new Float64Array(CHANNEL_COUNT);
+	/**
+	 * Once watched, what each stage does, seven numbers a stage in the order of `RIG_STAGES`: for lag and limits how far they
+	 * move the pose (x, y, z in metres of the world, pitch, yaw, roll), for the others what they add to the channels.
+	 */
+	done: Float64Array | null = null;
+	readonly view: RigView;
 	private bob: BobRun | null = null;
 	private lag: LagRun | null = null;
-	private readonly ceilings: Float64Array | null;
-	private readonly shakes: boolean;
-	private readonly target = new Float64Array(6);
+	private readonly limits: CompiledLimits | null = null;
+	private lean: LeanRun | null = null;
+	private readonly ceilings: Float64Array | null = null;
+	/** Stages that are in, in their order, by their number in `RIG_STAGES`, and where among them the shakes come. */
+	private readonly stages: readonly number[];
+	private readonly shakesAt: number;
+	private readonly lagAt: number;
+	/** x, y, z, pitch, yaw, roll: as far as the chain has come. */
+	private readonly pose = new Float64Array(POSE);
+	private readonly poseBefore = new Float64Array(POSE);
+	private readonly offsetBefore = new Float64Array(CHANNEL_COUNT);
+	private shakes: Float64Array = new Float64Array(CHANNEL_COUNT);
+	private readonly was = new Float64Array(CHANNEL_COUNT);
+	private readonly look = Float64Array.of(0, 0, 0, 1);
+	private readonly turn = Float64Array.of(0, 0, 0, 1);
+	private readonly spot = new Float64Array(POSE);
+	/** The body a step ago. */
+	private readonly bodyWas = new Float64Array(POSE);
+	private readonly walking = { speed: 0, grounded: true };
+	private elapsed: Seconds = 0;
 
-	/** Without a rig the camera is where the body looks from, and its motion is the shakes alone. */
+	/** Without a rig the camera is in the body's eyes, and its motion is the shakes alone. */
 	constructor(
-		private readonly rig: Rig | null,
+		readonly rig: Rig | null,
 		presets: readonly AnyPreset[],
 		values: GameValues,
 		seed = 1
 	) {
-		const on = (stage: RigStage): boolean => rig !== null && !rig.bypass.includes(stage);
+		this.view = rig?.view ?? EYES;
+		const order = rig?.order ?? RIG_STAGES;
+		const left = rig?.bypass ?? [];
+		const on = (stage: RigStage): boolean => rig !== null && !left.includes(stage);
+		// The camera is put where its view stands even where it goes along at once.
+		this.stages = order.filter((s) => s === 'lag' || rig === null || on(s)).map((s) => RIG_STAGES.indexOf(s));
+		const shakesAt = this.stages.indexOf(RIG_STAGES.indexOf('shakes'));
+		this.shakesAt = shakesAt < 0 ? this.stages.length : shakesAt;
+		this.lagAt = this.stages.indexOf(RIG_STAGES.indexOf('lag'));
 		const bob = on('bob') ? presets.find((p) => p.id === rig!.bob) : undefined;
 		const lag = on('lag') ? presets.find((p) => p.id === rig!.lag) : undefined;
 		if (bob && isBob(bob)) this.bob = new BobRun(compileBob(bob), seed, values);
 		if (lag && isLag(lag)) this.lag = new LagRun(lag);
-		this.ceilings = on('ceiling') && rig!.ceiling ? compileCeilings(rig!.ceiling) : null;
-		this.shakes = rig === null || on('shakes');
+		if (on('limits') && rig!.limits) this.limits = compileLimits(rig!.limits);
+		if (on('lean') && rig!.lean) this.lean = new LeanRun(rig!.lean);
+		if (on('ceiling') && rig!.ceiling) this.ceilings = compileCeilings(rig!.ceiling);
 	}
 
 	get hasBob(): boolean {
 		return this.bob !== null;
+	}
+
+	/** Whether the shakes come before the lag, which then follows them: `sum` is needed in every step. */
+	get followsShakes(): boolean {
+		return this.shakesAt < this.lagAt;
+	}
+
+	/** Keeps account of what each stage does from now on. */
+	watch(): void {
+		this.done ??= new Float64Array(RIG_STAGES.length * CHANNEL_COUNT);
 	}
 
 	/** A chain that stands where this one stands and goes its own way. */
@@ -68,33 +124,61 @@ export class RigRun {
 		const copy = new RigRun(null, [], values);
 		Object.assign(copy, {
 			rig: this.rig,
+			view: this.view,
 			bob: this.bob?.fork(values) ?? null,
 			lag: this.lag?.fork() ?? null,
+			limits: this.limits,
+			lean: this.lean?.fork() ?? null,
 			ceilings: this.ceilings,
-			shakes: this.shakes
+			stages: this.stages,
+			shakesAt: this.shakesAt,
+			lagAt: this.lagAt,
+			elapsed: this.elapsed,
+			done: this.done?.slice() ?? null
 		});
-		copy.camera.set(this.camera);
-		copy.offset.set(this.offset);
+		for (const part of ['camera', 'offset', 'pose', 'poseBefore', 'offsetBefore', 'bodyWas'] as const)
+			copy[part].set(this[part]);
 		return copy;
+	}
+
+	/** Goes on from where another chain of the same body stands, in what they have in common; steps stay in step. */
+	takeOver(from: RigRun): void {
+		if (this.bob && from.bob) {
+			if (this.rig?.bob === from.rig?.bob) this.bob.takeOver(from.bob);
+			else this.bob.phase = from.bob.phase;
+		}
+		const sameView = this.view.kind === from.view.kind && this.view.pixelsPerMetre === from.view.pixelsPerMetre;
+		if (this.lag && from.lag && sameView && this.rig?.lag === from.rig?.lag) this.lag = from.lag.fork();
+		if (this.lean && from.lean && this.rig?.lean === from.rig?.lean) this.lean = from.lean.fork();
+		this.begin();
+	}
+
+	/** Multiplies the size of a gait of the head bob; the size follows in the bob's blend time. */
+	sizeGait(gait: string, factor: number): void {
+		this.bob?.sizeGait(gait, factor);
 	}
 
 	/** The body is there at once: at the beginning, or after a cut. */
 	snap(body: BodyPose): void {
+		this.bodyWas.set(body.subarray(0, 5));
 		this.aim(body);
-		this.lag?.snap(this.target);
-		this.place(body);
+		this.lag?.snap(this.scaled(this.pose));
+		this.elapsed = 0;
+		this.begin();
+		if (this.followsShakes) this.sum(STILL);
 	}
 
 	/** `dt` seconds on, with the body's new pose and level speed. True when a foot fell. */
 	advance(dt: Seconds, body: BodyPose, speed: number, grounded: boolean): boolean {
-		const { camera, lag } = this;
-		if (lag) {
-			this.aim(body);
-			const followed = lag.advance(this.target, dt);
-			for (let c = 0; c < 3; c++) camera[c] = followed[c]!;
-			putLook(followed[4]!, followed[3]!, camera, 3);
-		} else this.place(body);
-		return this.bob !== null && this.bob.advance(dt, { speed, grounded });
+		const { walking } = this;
+		walking.speed = speed;
+		walking.grounded = grounded;
+		const fell = this.bob !== null && this.bob.advance(dt, walking);
+		if (this.lean) this.leanWith(dt, body);
+		this.elapsed += dt;
+		this.aim(body);
+		this.begin();
+		return fell;
 	}
 
 	/** Feet meet the ground after a fall at so many metres a second. */
@@ -102,26 +186,173 @@ export class RigRun {
 		this.bob?.land(fall);
 	}
 
-	/** Puts the bob and what the shakes came to together, under the ceiling. Returns `offset`. */
+	/** The rest of the chain, from what the shakes came to. Returns `offset`. */
 	sum(shakes: Float64Array): Float64Array {
-		const { offset, bob, ceilings } = this;
-		if (this.shakes) offset.set(shakes);
-		else offset.fill(0);
-		if (bob) for (let c = 0; c < CHANNEL_COUNT; c++) offset[c]! += bob.offset[c]!;
-		if (ceilings) applyCeilings(ceilings, offset);
-		return offset;
+		this.pose.set(this.poseBefore);
+		this.offset.set(this.offsetBefore);
+		this.shakes = shakes;
+		this.run(this.shakesAt, this.stages.length);
+		if (this.followsShakes) this.putCamera();
+		return this.offset;
 	}
 
+	/** What comes before the shakes. */
+	private begin(): void {
+		this.offset.fill(0);
+		this.run(0, this.shakesAt);
+		this.poseBefore.set(this.pose);
+		this.offsetBefore.set(this.offset);
+		if (!this.followsShakes) this.putCamera();
+	}
+
+	private leanWith(dt: Seconds, body: BodyPose): void {
+		const { bodyWas } = this;
+		if (!(dt > 0)) return;
+		const yaw = this.view.kind === 'flat' ? 0 : toRadians(body[3]!);
+		const [vx, vz] = [(body[0]! - bodyWas[0]!) / dt, (body[2]! - bodyWas[2]!) / dt];
+		const turning = this.view.kind === 'flat' ? 0 : shortestTurn(bodyWas[3]!, body[3]!) / dt;
+		this.lean!.advance(dt, turning, vx * cos(yaw) - vz * sin(yaw));
+		for (let c = 0; c < 5; c++) bodyWas[c] = body[c]!;
+	}
+
+	/** Where the camera would be without a chain, before its view's own place: what the lag follows. */
 	private aim(body: BodyPose): void {
-		const { target } = this;
-		for (let c = 0; c < 3; c++) target[c] = body[c]!;
-		target[3] = body[4]!;
-		target[4] = body[3]!;
-		target[5] = 0;
+		const { pose, view } = this;
+		for (let c = 0; c < 3; c++) pose[c] = body[c]!;
+		pose[1]! += view.height;
+		pose[PITCH] = body[4]!;
+		pose[YAW] = body[3]!;
+		pose[ROLL] = 0;
+		if (view.kind === 'flat') pose[PITCH] = pose[YAW] = 0;
+		else if (view.kind === 'fixed') this.aimFrom(view);
 	}
 
-	private place(body: BodyPose): void {
-		for (let c = 0; c < 3; c++) this.camera[c] = body[c]!;
-		putLook(body[3]!, body[4]!, this.camera, 3);
+	private aimFrom({ place, turns, yaw, pitch }: RigView): void {
+		const { pose } = this;
+		const [dx, dy, dz] = [pose[0]! - place[0], pose[1]! - place[1], pose[2]! - place[2]];
+		const level = Math.sqrt(dx * dx + dz * dz);
+		for (let c = 0; c < 3; c++) pose[c] = place[c]!;
+		pose[YAW] = turns && level > 1e-6 ? toDegrees(atan2(-dx, -dz)) : yaw;
+		pose[PITCH] = turns ? toDegrees(atan2(dy, level)) : pitch;
+	}
+
+	private run(from: number, to: number): void {
+		const { stages, offset, done } = this;
+		for (let i = from; i < to; i++) {
+			const stage = stages[i]!;
+			if (done) this.was.set(stage < 2 ? this.pose : offset);
+			// By number, as of RIG_STAGES: lag, limits, bob, lean, shakes, ceiling.
+			if (stage === 0) this.follow();
+			else if (stage === 1) this.hold();
+			else if (stage === 2) this.add(this.bob?.offset);
+			else if (stage === 3) this.addLean();
+			else if (stage === 4) this.add(this.shakes);
+			else if (this.ceilings) applyCeilings(this.ceilings, offset);
+			if (done) this.note(stage, done);
+			if (stage === 0) this.mount();
+		}
+	}
+
+	private add(moved: Float64Array | undefined): void {
+		if (moved) for (let c = 0; c < CHANNEL_COUNT; c++) this.offset[c]! += moved[c]!;
+	}
+
+	private addLean(): void {
+		if (!this.lean) return;
+		this.offset[X_OFF]! += this.lean.sway;
+		this.offset[ROLL_OFF]! += this.lean.roll;
+	}
+
+	private note(stage: number, done: Float64Array): void {
+		const at = stage * CHANNEL_COUNT;
+		const now = stage < 2 ? this.pose : this.offset;
+		for (let c = 0; c < now.length; c++) {
+			const by = now[c]! - this.was[c]!;
+			done[at + c] = stage < 2 && c >= PITCH ? shortestTurn(0, by) : by;
+		}
+	}
+
+	/** A pose as the lag counts it: pixels in a flat view. */
+	private scaled(pose: Float64Array): Float64Array {
+		const { spot, view } = this;
+		spot.set(pose);
+		if (view.kind === 'flat') for (let c = 0; c < 3; c++) spot[c]! *= view.pixelsPerMetre;
+		return spot;
+	}
+
+	private follow(): void {
+		const { lag, pose, view } = this;
+		if (this.lagAt > 0) this.fold();
+		if (!lag) return;
+		lag.advance(this.scaled(pose), this.elapsed);
+		this.elapsed = 0;
+		const per = view.kind === 'flat' ? view.pixelsPerMetre : 1;
+		// How far behind is added: what is not behind stays as it was given, to the last bit.
+		for (let c = 0; c < POSE; c++) {
+			const moves = view.kind === 'flat' ? c < 2 : view.kind === 'fixed' ? c >= PITCH : true;
+			if (moves) pose[c]! += lag.behind(c) / per;
+		}
+		pose[PITCH] = clamp(pose[PITCH]!, -STEEPEST, STEEPEST);
+	}
+
+	/** Before the lag: what was added so far becomes part of the pose that it follows. */
+	private fold(): void {
+		const { offset, pose, look, turn, spot } = this;
+		let moved = false;
+		for (let c = 0; c < POSE; c++) if (offset[c] !== 0) moved = true;
+		if (!moved) return;
+		this.lookOf(pose, look);
+		spot.set(offset.subarray(0, 3));
+		turnBy(look, 0, spot, 0);
+		const per = this.view.kind === 'flat' ? this.view.pixelsPerMetre : 1;
+		for (let c = 0; c < 3; c++) pose[c]! += spot[c]! / per;
+		putLook(offset[YAW]!, offset[PITCH]!, turn, 0, offset[ROLL]!);
+		const [ax, ay, az, aw] = [look[0]!, look[1]!, look[2]!, look[3]!];
+		const [bx, by, bz, bw] = [turn[0]!, turn[1]!, turn[2]!, turn[3]!];
+		look[0] = aw * bx + ax * bw + ay * bz - az * by;
+		look[1] = aw * by - ax * bz + ay * bw + az * bx;
+		look[2] = aw * bz + ax * by - ay * bx + az * bw;
+		look[3] = aw * bw - ax * bx - ay * by - az * bz;
+		anglesOf(look, 0, pose, PITCH);
+		for (let c = 0; c < POSE; c++) offset[c] = 0;
+	}
+
+	/** From the point that is followed to where the view stands. */
+	private mount(): void {
+		const { pose, view, look, spot } = this;
+		if (view.kind !== 'chase') return;
+		pose[PITCH]! -= view.down;
+		this.lookOf(pose, look);
+		spot[0] = spot[1] = 0;
+		spot[2] = view.back;
+		turnBy(look, 0, spot, 0);
+		for (let c = 0; c < 3; c++) pose[c]! += spot[c]!;
+	}
+
+	/** Holds the pose within the limits; where motion came before, what is beyond them is taken off the motion. */
+	private hold(): void {
+		const { limits, pose, offset, look, spot, view } = this;
+		if (!limits) return;
+		applyLimits(limits, pose);
+		if (offset[0] === 0 && offset[1] === 0 && offset[2] === 0) return;
+		const per = view.kind === 'flat' ? view.pixelsPerMetre : 1;
+		this.lookOf(pose, look);
+		for (let c = 0; c < 3; c++) spot[c] = offset[c]! / per;
+		turnBy(look, 0, spot, 0);
+		for (let c = 0; c < 3; c++) spot[c]! += pose[c]!;
+		applyLimits(limits, spot);
+		for (let c = 0; c < 3; c++) spot[c]! -= pose[c]!;
+		turnBy(look, 0, spot, 0, true);
+		for (let c = 0; c < 3; c++) offset[c] = spot[c]! * per;
+	}
+
+	private lookOf(pose: Float64Array, out: Float64Array): void {
+		putLook(pose[YAW]!, pose[PITCH]!, out, 0, pose[ROLL]!);
+	}
+
+	private putCamera(): void {
+		const { camera, pose } = this;
+		for (let c = 0; c < 3; c++) camera[c] = pose[c]!;
+		putLook(pose[YAW]!, pose[PITCH]!, camera, 3, pose[ROLL]!);
 	}
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Cue } from '../cues/types';
-import { newCue, newPlay, newPreset } from '../kit/defaults';
+import type { CameraAction, Cue } from '../cues/types';
+import { newBob, newCamera, newCue, newPlay, newPreset, newRig } from '../kit/defaults';
 import type { GameEvent } from '../kit/types';
 import { checkCue, checkCues, type Wired } from './cue-findings';
 
@@ -18,6 +18,7 @@ const kit = (...cues: Cue[]): Wired => ({
 	events: [event('hit'), event('echo'), event('run', 'state')],
 	parameters: [{ id: 'cold', name: 'Cold', min: 0, max: 1, rest: 0 }],
 	presets: [thud, hum],
+	rigs: [],
 	cues
 });
 const cue = (part: Partial<Cue> = {}): Cue => ({ ...newCue('c', 'hit', 'thud'), ...part });
@@ -76,11 +77,32 @@ describe('cues are checked', () => {
 		expect(found(raise('a', 'hit', 'echo'))).toEqual([]);
 	});
 
-	it('metres and pixels in one cue', () => {
+	it('a choice between metres and pixels; one action for each is as it should be', () => {
 		const flat = { ...newPreset('yard', 'Yard'), view: 'flat' as const };
-		const both = cue({ actions: [newPlay('thud'), newPlay('yard')] });
-		const checked = checkCue(both, { ...kit(both), presets: [thud, flat] });
-		expect(checked.map((f) => f.check)).toEqual(['mixes-views']);
+		const checked = (actions: Cue['actions']): string[] => {
+			const both = cue({ actions });
+			return checkCue(both, { ...kit(both), presets: [thud, flat] }).map((f) => `${f.check} ${f.place}`);
+		};
+		const pick = ['thud', 'yard'].map((preset) => ({ preset, weight: 1 }));
+		expect(checked([{ ...newPlay('thud'), pick }])).toEqual(['mixes-views actions[0].pick']);
+		expect(checked([newPlay('thud'), newPlay('yard')])).toEqual([]);
+	});
+
+	it('a camera that is to be what is not there', () => {
+		const bob = newBob('steps', 'Steps');
+		const ask = (part: Partial<CameraAction>): string[] => {
+			const asked = cue({ actions: [{ ...newCamera(null), ...part }] });
+			return checkCue(asked, { ...kit(asked), presets: [thud, bob], rigs: [newRig('eyes', 'Eyes')] }).map(
+				(f) => f.place
+			);
+		};
+		expect(ask({ rig: 'eyes', bob: 'steps', sizes: { walk: 2 } })).toEqual([]);
+		expect(ask({ rig: 'gone', bob: 'thud', lag: 'steps', sizes: { crawl: 1 } })).toEqual([
+			'actions[0].rig',
+			'actions[0].lag',
+			'actions[0].bob',
+			'actions[0].sizes.crawl'
+		]);
 	});
 
 	it('places begin at the kit’s root', () => {

@@ -1,10 +1,11 @@
 /** What is usually wrong with cues: they point at what is not there, never end, answer twice, or call themselves. */
 import type { Cue, PlayAction } from '../cues/types';
-import { isShake, type Kit, type ShakePreset } from '../kit/types';
+import { isBob, isLag, isShake, type Kit, type ShakePreset } from '../kit/types';
+import type { View } from '../units/channels';
 import type { Finding } from './types';
 
 /** What cues are judged against. Presets that are not in use do not count as there. */
-export type Wired = Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues'>;
+export type Wired = Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues' | 'rigs'>;
 
 export type CueFinding = Omit<Finding, 'fix'> & { readonly cue: string };
 
@@ -47,6 +48,15 @@ function pointsNowhere(cue: Cue, kit: Wired): CueFinding[] {
 			miss(`${place}.parameter`, 'game value', action.parameter);
 		else if (action.kind === 'raise' && !kit.events.some((e) => e.id === action.event))
 			miss(`${place}.event`, 'event', action.event);
+		else if (action.kind === 'camera') {
+			const { rig, lag, bob, sizes } = action;
+			if (rig !== null && !kit.rigs.some((r) => r.id === rig)) miss(`${place}.rig`, 'rig', rig);
+			if (lag !== null && !kit.presets.some((p) => isLag(p) && p.id === lag)) miss(`${place}.lag`, 'camera lag', lag);
+			if (bob !== null && !kit.presets.some((p) => isBob(p) && p.id === bob)) miss(`${place}.bob`, 'head bob', bob);
+			for (const gait of Object.keys(sizes))
+				if (!kit.presets.some((p) => isBob(p) && p.gaits.some((g) => g.id === gait)))
+					miss(`${place}.sizes.${gait}`, 'gait', gait);
+		}
 	});
 	return found;
 }
@@ -133,25 +143,25 @@ function callsItself(cue: Cue, kit: Wired): CueFinding[] {
 }
 const raised = (cue: Cue): string[] => cue.actions.flatMap((action) => (action.kind === 'raise' ? [action.event] : []));
 
-/** One event that plays a preset made for depth or one made for a flat view: metres and pixels in one sum. */
+/** One choice between presets made for depth and for a flat picture: a camera plays only those of its own view. */
 function mixesViews(cue: Cue, kit: Wired): CueFinding[] {
-	const views = new Set(
-		plays(cue)
-			.flatMap((play) => play.pick)
-			.map(({ preset }) => kit.presets.filter(isShake).find((p) => p.id === preset)?.view)
-			.filter(Boolean)
-	);
-	return views.size > 1
-		? [
-				{
-					cue: cue.id,
-					check: 'mixes-views',
-					level: 'warning',
-					place: 'actions',
-					sentence: 'This plays presets of both views: one counts in metres, the other in pixels. Make a cue for each.'
-				}
-			]
-		: [];
+	const viewOf = (id: string): View | undefined => kit.presets.filter(isShake).find((p) => p.id === id)?.view;
+	return cue.actions.flatMap((action, i): CueFinding[] => {
+		if (action.kind !== 'play') return [];
+		const views = new Set(action.pick.map(({ preset }) => viewOf(preset)).filter(Boolean));
+		return views.size > 1
+			? [
+					{
+						cue: cue.id,
+						check: 'mixes-views',
+						level: 'warning',
+						place: `actions[${i}].pick`,
+						sentence:
+							'This chooses between presets for space and for a flat picture; a camera plays only those of its own view. Make an action for each.'
+					}
+				]
+			: [];
+	});
 }
 
 /** Everything found in one cue. */

@@ -26,5 +26,6 @@ export function checkKit(kit: Kit, context?: CheckContext): Finding[] {
 	return [...presets, ...checkCues(kit), ...checkCourses(kit), ...checkRigs(kit)];
 }
 
+export { checkRig } from './rig-findings';
 export { checkCue, checkCues, type CueFinding, type Wired } from './cue-findings';
 export type { CheckContext, Finding, Fix, Level } from './types';

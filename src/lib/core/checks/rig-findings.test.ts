@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { newBob, newCourse, newLag, newPreset } from '../kit/defaults';
+import { newBob, newCourse, newLag, newLean, newPreset, newRig } from '../kit/defaults';
 import { NO_LINKS } from '../course/happenings';
-import type { Rig } from '../chain/rig';
+import type { Rig } from '../chain/types';
 import { checkRigs } from './rig-findings';
 
-const rig: Rig = { id: 'eyes', name: 'Eyes', about: '', bob: 'steps', lag: 'heavy', ceiling: null, bypass: [] };
+const rig: Rig = { ...newRig('eyes', 'Eyes'), bob: 'steps', lag: 'heavy' };
+const box = { x: [0, 1] as const, y: null, z: null, area: null, soft: 0 };
 const kit = {
 	rigs: [rig],
 	presets: [newBob('steps', 'Steps'), newLag('heavy', 'Heavy'), newPreset('thud', 'Thud')],
@@ -23,6 +24,40 @@ describe('rigs are checked', () => {
 		['a bob that is gone', { rigs: [{ ...rig, bob: 'gone' }] }, ['error rigs[0].bob']],
 		['a shake for a lag', { rigs: [{ ...rig, lag: 'thud' }] }, ['error rigs[0].lag']],
 		['a stage left out', { rigs: [{ ...rig, bypass: ['bob'] }] }, ['note rigs[0].bypass']],
+		[
+			'a lag that follows the shake',
+			{ rigs: [{ ...rig, order: ['shakes', 'lag', 'limits', 'bob', 'lean', 'ceiling'] }] },
+			['warning rigs[0].order']
+		],
+		[
+			'limits that clamp the shake, and may be left by the lag',
+			{ rigs: [{ ...rig, bob: null, limits: box, order: ['bob', 'lean', 'shakes', 'limits', 'lag', 'ceiling'] }] },
+			['warning rigs[0].order', 'warning rigs[0].order', 'note rigs[0].order']
+		],
+		[
+			'the same order without limits and lag',
+			{ rigs: [{ ...rig, lag: null, order: ['bob', 'lean', 'shakes', 'limits', 'lag', 'ceiling'] }] },
+			[]
+		],
+		[
+			'a ceiling that the lean comes after, and one that bends the bob',
+			{
+				rigs: [
+					{
+						...rig,
+						lean: newLean(),
+						ceiling: { y: 0.01 },
+						order: ['lag', 'limits', 'bob', 'shakes', 'ceiling', 'lean']
+					}
+				]
+			},
+			['warning rigs[0].order', 'warning rigs[0].ceiling']
+		],
+		[
+			'metres in a flat picture',
+			{ rigs: [{ ...rig, view: { ...rig.view, kind: 'flat' } }] },
+			['warning rigs[0].bob', 'warning rigs[0].lag']
+		],
 		['a course without its rig', { rigs: [] }, ['error courses[0].rig']],
 		[
 			'links to what is not there',

@@ -35,6 +35,30 @@ export const HAPPENINGS: readonly HappeningKind[] = [
 		placed: false,
 		numbers: [speed(6)]
 	},
+	{
+		id: 'stroke',
+		name: 'Stroke of the oars',
+		about: 'the oars begin to pull',
+		kind: 'moment',
+		placed: false,
+		numbers: [speed(4)]
+	},
+	{
+		id: 'aground',
+		name: 'Aground',
+		about: 'the skiff runs against the rock',
+		kind: 'moment',
+		placed: true,
+		numbers: [speed(4)]
+	},
+	{
+		id: 'set-down',
+		name: 'Load set down',
+		about: 'what hangs on the crane meets the quay',
+		kind: 'moment',
+		placed: true,
+		numbers: [speed(3)]
+	},
 	{ id: 'jump', name: 'Jump', about: 'leaving the ground by oneself', kind: 'moment', placed: false, numbers: [] },
 	{
 		id: 'impact',
@@ -54,6 +78,17 @@ export const HAPPENINGS: readonly HappeningKind[] = [
 	},
 	{ id: 'creeping', name: 'Creeping', about: 'moving slowly on purpose', kind: 'state', placed: false, numbers: [] },
 	{ id: 'airborne', name: 'In the air', about: 'no ground under the feet', kind: 'state', placed: false, numbers: [] },
+	{ id: 'climbing', name: 'Climbing', about: 'on the ladder', kind: 'state', placed: false, numbers: [] },
+	{ id: 'rowing', name: 'Rowing', about: 'in the skiff', kind: 'state', placed: false, numbers: [] },
+	{
+		id: 'craning',
+		name: 'At the crane',
+		about: 'working it: one sees its load',
+		kind: 'state',
+		placed: false,
+		numbers: []
+	},
+	{ id: 'hoisting', name: 'Hoisting', about: 'the crane’s winch runs', kind: 'state', placed: false, numbers: [] },
 	{ id: 'holding', name: 'Holding on', about: 'while the hold key is down', kind: 'state', placed: false, numbers: [] },
 	{
 		id: 'door',

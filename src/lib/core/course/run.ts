@@ -13,14 +13,14 @@ import type { Occurrence } from '../cues/types';
 import type { Seconds } from '../units/quantities';
 import { Stride } from './gait';
 import { occurrencesOf, VIEWERS } from './happenings';
-import { RigRun } from '../chain/rig';
+import { CameraRun, obeyCamera } from '../chain/camera';
 import { combine } from '../random/hash';
 import { compileWay, isGrounded, poseAt, TRACE_NUMBERS, type CompiledWay } from './way';
 import type { Course, CourseArea } from './types';
 
 export const GRID_HZ = 120;
-/** Of the eyes above the ground, in metres. */
-export const EYE_HEIGHT = 1.62;
+/** Slower than this over the ground one may be climbing: stairs are walked faster. */
+const CLIMBS_BELOW = 0.1;
 
 /** What of a kit a course is played with. */
 export type Played = Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues' | 'world' | 'rigs'>;
@@ -40,8 +40,8 @@ interface Scheduled {
 export interface Body {
 	/** x, y, z of the feet in metres, yaw and pitch of the look in degrees. */
 	readonly pose: Float64Array;
-	/** The chain that its camera is seen through. */
-	readonly rig: RigRun;
+	/** The camera that it is seen through. */
+	readonly rig: CameraRun;
 	/** Metres a second, level. */
 	speed: number;
 	grounded: boolean;
@@ -53,10 +53,12 @@ export interface Body {
 }
 
 /** Tells a viewer's player where its body stands and where its camera rests. */
-export function placeViewer(director: Director, viewer: number, pose: Float64Array, camera: Float64Array): void {
+export function placeViewer(director: Director, viewer: number, pose: Float64Array, seen: CameraRun): void {
 	const { player } = director.viewers[viewer]!;
+	const { camera } = seen;
+	player.view = seen.view;
 	player.setBody(pose[0]!, pose[1]!, pose[2]!);
-	player.setRest(camera[0]!, camera[1]! + EYE_HEIGHT, camera[2]!, camera[3]!, camera[4]!, camera[5]!, camera[6]!);
+	player.setRest(camera[0]!, camera[1]!, camera[2]!, camera[3]!, camera[4]!, camera[5]!, camera[6]!);
 }
 
 /** Tells which areas a body came into or left since the last time; `inside` remembers, 1 for within. */
@@ -82,6 +84,7 @@ export class CourseRun {
 	readonly bodies: readonly Body[];
 	private readonly schedule: readonly Scheduled[];
 	private readonly curves: readonly { readonly parameter: string; readonly curve: CompiledCurve }[];
+	private readonly cameras: readonly CameraRun[];
 	private next = 0;
 	private step = -1;
 
@@ -92,10 +95,15 @@ export class CourseRun {
 	) {
 		const ways = course.second ? [course, course.second] : [course];
 		this.director = new Director(kit, { ...options, viewers: VIEWERS.slice(0, ways.length) });
-		const rig = kit.rigs.find((r) => r.id === course.rig) ?? null;
 		this.bodies = ways.map((way, i) => ({
 			pose: new Float64Array(TRACE_NUMBERS),
-			rig: new RigRun(rig, kit.presets, this.director.viewers[i]!.player.values, combine(options.seed ?? 1, i)),
+			rig: new CameraRun(
+				kit.rigs,
+				kit.presets,
+				course.rig,
+				this.director.viewers[i]!.player.values,
+				combine(options.seed ?? 1, i)
+			),
 			speed: 0,
 			grounded: true,
 			falls: 0,
@@ -103,6 +111,7 @@ export class CourseRun {
 			stride: new Stride(),
 			inside: new Uint8Array(course.areas.length)
 		}));
+		this.cameras = this.bodies.map((body) => body.rig);
 		this.schedule = scheduleOf(kit, course);
 		this.curves = course.values.map(({ parameter, points }) => ({ parameter, curve: compileCurve(points) }));
 		this.takeStep(true);
@@ -120,7 +129,7 @@ export class CourseRun {
 			stride: body.stride.fork(),
 			inside: body.inside.slice()
 		}));
-		return Object.assign(copy, this, { director, bodies });
+		return Object.assign(copy, this, { director, bodies, cameras: bodies.map((body) => body.rig) });
 	}
 
 	/** The time of the last step. */
@@ -142,9 +151,12 @@ export class CourseRun {
 		for (let i = 0; i < this.bodies.length; i++) this.crossAreas(i);
 		for (; this.next < this.schedule.length && this.schedule[this.next]!.at <= time + 1e-9; this.next++)
 			this.raise(this.schedule[this.next]!);
-		this.director.advanceTo(time, look);
-		if (!look) return;
-		for (let i = 0; i < this.bodies.length; i++) this.bodies[i]!.rig.sum(this.director.viewers[i]!.player.offset);
+		const { director, cameras } = this;
+		let sums = look;
+		for (let i = 0; i < cameras.length; i++) if (cameras[i]!.followsShakes) sums = true;
+		director.advanceTo(time, sums);
+		for (let i = 0; i < director.done.length; i++) obeyCamera(director.done[i]!, director.viewers, cameras);
+		if (sums) for (let i = 0; i < cameras.length; i++) cameras[i]!.sum(director.viewers[i]!.player.offset);
 	}
 
 	private move(viewer: number, time: Seconds): void {
@@ -153,15 +165,15 @@ export class CourseRun {
 		const [x, y, z] = [pose[0]!, pose[1]!, pose[2]!];
 		poseAt(way, time, pose);
 		const [dx, dz] = [pose[0]! - x, pose[2]! - z];
-		body.speed = this.step === 0 ? 0 : Math.sqrt(dx * dx + dz * dz) * GRID_HZ;
 		const grounded = isGrounded(way, time);
+		body.speed = this.step === 0 ? 0 : speedOf(dx, pose[1]! - y, dz, grounded);
 		if (grounded && !body.grounded) rig.land(body.falls);
 		body.grounded = grounded;
 		body.falls = this.step === 0 ? 0 : Math.max(0, (y - pose[1]!) * GRID_HZ);
 		let fell = false;
 		if (this.step === 0) rig.snap(pose);
 		else fell = rig.advance(1 / GRID_HZ, pose, body.speed, grounded);
-		placeViewer(this.director, viewer, pose, rig.camera);
+		placeViewer(this.director, viewer, pose, rig);
 		if (!rig.hasBob) fell = grounded && body.stride.advance(body.speed, 1 / GRID_HZ);
 		if (!fell || !this.course.steps) return;
 		const { world, events } = this.kit;
@@ -201,6 +213,13 @@ export class CourseRun {
 			this.director.raise({ event, phase, key: `area ${i} ${viewer}`, who: VIEWERS[viewer] });
 		});
 	}
+}
+
+/** Metres a second over the ground; straight up and down, on a ladder, those count. */
+function speedOf(dx: number, dy: number, dz: number, grounded: boolean): number {
+	const level = Math.sqrt(dx * dx + dz * dz) * GRID_HZ;
+	const upright = (dy < 0 ? -dy : dy) * GRID_HZ;
+	return grounded && level < CLIMBS_BELOW && upright > level ? upright : level;
 }
 
 /** The last step of the grid that is not after a time. */

@@ -46,7 +46,11 @@ function orders(
 	return { list, engine };
 }
 const said = (list: readonly Order[]): unknown[] =>
-	list.map((o) => [o.kind, o.at, o.kind === 'play' ? o.preset : o.kind === 'stop' ? o.what : o.parameter]);
+	list.map((o) => [
+		o.kind,
+		o.at,
+		o.kind === 'play' ? o.preset : o.kind === 'stop' ? o.what : o.kind === 'camera' ? o.rig : o.parameter
+	]);
 
 describe('a cue', () => {
 	it('plays when its event happens, after its delay; another event, or one that is off, does nothing', () => {

@@ -140,7 +140,8 @@ export class Director {
 		this.done.push(order);
 		if (order.kind === 'set') this.set(order.parameter, order.to);
 		else if (order.kind === 'play') this.play(order);
-		else this.stop(order);
+		else if (order.kind === 'stop') this.stop(order);
+		// What a camera is ordered is done by whoever has the cameras.
 	};
 
 	private play(order: Order & { kind: 'play' }): void {

@@ -178,7 +178,7 @@ export class CueEngine {
 		// What was still to come is not begun any more.
 		for (let i = this.queue.length - 1; i >= 0; i--) {
 			const { order } = this.queue[i]!;
-			if (order.kind === 'play' && order.owner === owner) this.queue.splice(i, 1);
+			if ((order.kind === 'play' || order.kind === 'camera') && order.owner === owner) this.queue.splice(i, 1);
 		}
 		this.put({ at, order: { kind: 'stop', at, cue, owner, what: 'own', cut: false } });
 	}
@@ -216,7 +216,13 @@ export class CueEngine {
 			this.put({ at: due, order: { kind: 'stop', at: due, cue, owner, what: action.what, cut: action.cut } });
 		else if (action.kind === 'set')
 			this.put({ at: due, order: { kind: 'set', at: due, cue, parameter: action.parameter, to: action.to } });
-		else if (depth >= MOST_CHAINED) this.cutChains.set(cue, (this.cutChains.get(cue) ?? 0) + 1);
+		else if (action.kind === 'camera') {
+			const { rig, lag, bob, sizes, over } = action;
+			const { when, feltBy } = ready.cue;
+			const lasting = when === 'lasts';
+			const order = { kind: 'camera', at: due, cue, owner, lasting, rig, lag, bob, sizes, over, feltBy } as const;
+			this.put({ at: due, order: { ...order, who: occurrence.who } });
+		} else if (depth >= MOST_CHAINED) this.cutChains.set(cue, (this.cutChains.get(cue) ?? 0) + 1);
 		else {
 			const raised: Occurrence = { ...occurrence, event: action.event, phase: 'happens' };
 			this.put({ at: due, order: { kind: 'raise', occurrence: raised, depth: depth + 1 } });

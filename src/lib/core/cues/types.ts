@@ -74,7 +74,23 @@ export interface RaiseAction {
 	readonly delay: Seconds;
 }
 
-export type CueAction = PlayAction | StopAction | SetAction | RaiseAction;
+/**
+ * Seen through another rig, or with another lag or head bob in it, or with some gaits larger or smaller; what is null stays as
+ * it is. For good, or as long as the state that the cue lasts with; with nothing in it the camera goes back to its own.
+ */
+export interface CameraAction {
+	readonly kind: 'camera';
+	readonly rig: string | null;
+	readonly lag: string | null;
+	readonly bob: string | null;
+	/** What gaits of the head bob are multiplied by, by the gait's id. */
+	readonly sizes: Readonly<Record<string, number>>;
+	/** How long it takes; 0 cuts. */
+	readonly over: Seconds;
+	readonly delay: Seconds;
+}
+
+export type CueAction = PlayAction | StopAction | SetAction | RaiseAction | CameraAction;
 
 /** Who feels it: the one it happened to, those in reach, or everybody wherever they are. */
 export const FELT_BY = ['one', 'reach', 'everyone'] as const;
@@ -137,4 +153,14 @@ export type Order =
 			readonly cue: string;
 			readonly parameter: string;
 			readonly to: number;
-	  };
+	  }
+	| (Pick<CameraAction, 'rig' | 'lag' | 'bob' | 'sizes' | 'over'> & {
+			readonly kind: 'camera';
+			readonly at: Seconds;
+			readonly cue: string;
+			readonly owner: string;
+			/** Until the owner is stopped; else for good. */
+			readonly lasting: boolean;
+			readonly feltBy: FeltBy;
+			readonly who: string | undefined;
+	  });

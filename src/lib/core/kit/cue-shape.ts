@@ -52,11 +52,24 @@ const length: Shape = either('null, "event" or seconds', [
 	{ when: (v) => typeof v === 'number', shape: number('length in seconds', 0, LIMITS.seconds) }
 ]);
 
+const sizeOf = number('what the gait is multiplied by', 0, 20);
 const stopped: Shape = either('"own", "all", { "preset": id } or { "tag": tag }', [
 	{ when: (v) => typeof v === 'string', shape: oneOf('what is stopped', ['own', 'all']) },
 	{ when: (v) => isRecord(v) && 'preset' in v, shape: object({ preset: required(id('of the preset')) }) },
 	{ when: (v) => isRecord(v) && 'tag' in v, shape: object({ tag: required(tag) }) }
 ]);
+
+const sizes: Shape = {
+	check(value, report) {
+		if (!isRecord(value)) return report.add(`is ${show(value)}; an object of gaits is needed`);
+		for (const [gait, size] of Object.entries(value)) {
+			report.enter(gait);
+			sizeOf.check(size, report);
+			report.leave();
+		}
+	},
+	schema: () => ({ type: 'object', additionalProperties: sizeOf.schema() })
+};
 
 const delay = withDefault(seconds('from the event to the action'), 0);
 const actions: Readonly<Record<string, Shape>> = {
@@ -97,6 +110,15 @@ const actions: Readonly<Record<string, Shape>> = {
 		kind: required(oneOf('the action', ['set'])),
 		parameter: required(id('of the game value')),
 		to: required(number('its new value', -1e9, 1e9)),
+		delay
+	}),
+	camera: object({
+		kind: required(oneOf('the action', ['camera'])),
+		rig: withDefault(orNull(id('of the rig')), null),
+		lag: withDefault(orNull(id('of the camera lag')), null),
+		bob: withDefault(orNull(id('of the head bob')), null),
+		sizes: withDefault(sizes, {}),
+		over: withDefault(seconds('that it takes; 0 cuts'), 0.6),
 		delay
 	}),
 	raise: object({

@@ -1,5 +1,7 @@
 /** New objects, ready to play. */
-import type { Cue, PlayAction } from '../cues/types';
+import { EYES } from '../chain/rig';
+import { RIG_STAGES, type Lean, type Rig } from '../chain/types';
+import type { CameraAction, Cue, PlayAction } from '../cues/types';
 import type { BobPreset } from '../bob/types';
 import type { Course } from '../course/types';
 import type { LagAxis, LagPreset } from '../lag/types';
@@ -58,6 +60,16 @@ export const newPlay = (preset: string): PlayAction => ({
 	delay: 0,
 	fromPlace: true,
 	buildUp: null
+});
+
+export const newCamera = (rig: string | null): CameraAction => ({
+	kind: 'camera',
+	rig,
+	lag: null,
+	bob: null,
+	sizes: {},
+	over: 0.6,
+	delay: 0
 });
 
 /** A cue that plays a preset whenever the event happens. */
@@ -120,6 +132,33 @@ export const newLag = (id: string, name: string): LagPreset => ({
 	leadsBy: 0,
 	leadHalfLife: 0.15,
 	snapsBeyond: null
+});
+
+/** A camera in the body's eyes, with nothing in its way. */
+export const newRig = (id: string, name: string): Rig => ({
+	id,
+	name,
+	about: '',
+	view: EYES,
+	lag: null,
+	limits: null,
+	bob: null,
+	lean: null,
+	ceiling: null,
+	bypass: [],
+	order: RIG_STAGES
+});
+
+/** A slight roll into turns, in metres and degrees. */
+export const newLean = (): Lean => ({
+	rollByTurn: 0.015,
+	rollByStrafe: 0.6,
+	swayByTurn: 0,
+	swayByStrafe: 0,
+	mostRoll: 4,
+	mostSway: 0.2,
+	frequency: 1.2,
+	damping: 1
 });
 
 /** A short walk, ready to have events put on it. */

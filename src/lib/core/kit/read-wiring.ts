@@ -1,7 +1,7 @@
 /** What ties a game to its motion: its events, its values and the cues. Kept and saved as one document. */
 import type { Cue } from '../cues/types';
 import { cue } from './cue-shape';
-import type { Rig } from '../chain/rig';
+import type { Rig } from '../chain/types';
 import type { WorldLinks } from '../course/happenings';
 import { gameEvent, parameter, worldLinks } from './kit-shape';
 import type { ReadResult } from './read-preset';

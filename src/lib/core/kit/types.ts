@@ -1,7 +1,7 @@
 /** The kit's objects as they are in memory: every optional field filled in, unknown fields carried along untouched. */
 import type { BobPreset } from '../bob/types';
 import type { LagPreset } from '../lag/types';
-import type { Rig } from '../chain/rig';
+import type { Rig } from '../chain/types';
 import type { WorldLinks } from '../course/happenings';
 import type { Course } from '../course/types';
 import type { Cue } from '../cues/types';

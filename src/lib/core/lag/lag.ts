@@ -8,7 +8,7 @@ import { LAG_AXES, type LagAxis, type LagPreset } from './types';
 const AXES = LAG_AXES.length;
 const PITCH = 3;
 /** Beyond this a look up or down has no direction left. */
-const STEEPEST = 89;
+export const STEEPEST = 89;
 
 /** The shortest way round from one angle to another, in degrees: −180 … 180. */
 export function shortestTurn(from: number, to: number): number {
@@ -85,6 +85,11 @@ export class LagRun {
 			this.follow(i, now, (now - before) / dt, dt, preset);
 		}
 		return this.out;
+	}
+
+	/** How far an axis of the view is from the body's: 0 where it is there, to the last bit. */
+	behind(i: number): number {
+		return this.out[i]! - this.target[i]!;
 	}
 
 	private isMovedThere(pose: ArrayLike<number>): boolean {

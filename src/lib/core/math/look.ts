@@ -1,15 +1,59 @@
-/** Where one looks, as angles and as a quaternion. */
-import { toRadians, type Degrees } from '../units/quantities';
-import { sin } from './scalar';
+/** Where one looks, as angles and as a quaternion; vectors turned by it. */
+import { PI, toDegrees, toRadians, type Degrees, type Radians } from '../units/quantities';
+import { acos, sin } from './scalar';
 
-const QUARTER = Math.PI / 2;
+const QUARTER = PI / 2;
 
-/** A yaw, then a pitch, as a quaternion x, y, z, w from `out[at]` on. */
-export function putLook(yaw: Degrees, pitch: Degrees, out: Float64Array, at: number): void {
+/** A yaw, then a pitch, then a roll (intrinsic Y-X-Z), as a quaternion x, y, z, w from `out[at]` on. */
+export function putLook(yaw: Degrees, pitch: Degrees, out: Float64Array, at: number, roll: Degrees = 0): void {
 	const [y, p] = [toRadians(yaw) / 2, toRadians(pitch) / 2];
 	const [sy, cy, sp, cp] = [sin(y), sin(y + QUARTER), sin(p), sin(p + QUARTER)];
-	out[at] = cy * sp;
-	out[at + 1] = sy * cp;
-	out[at + 2] = -sy * sp;
-	out[at + 3] = cy * cp;
+	const [qx, qy, qz, qw] = [cy * sp, sy * cp, 0 - sy * sp, cy * cp];
+	if (roll === 0) {
+		out[at] = qx;
+		out[at + 1] = qy;
+		out[at + 2] = qz;
+		out[at + 3] = qw;
+		return;
+	}
+	const r = toRadians(roll) / 2;
+	const [sr, cr] = [sin(r), sin(r + QUARTER)];
+	out[at] = qx * cr + qy * sr;
+	out[at + 1] = qy * cr - qx * sr;
+	out[at + 2] = qz * cr + qw * sr;
+	out[at + 3] = qw * cr - qz * sr;
+}
+
+/** Turns the vector x, y, z at `v[i]` by the quaternion at `q[at]`, or with `back` the other way, in place. */
+export function turnBy(q: Float64Array, at: number, v: Float64Array, i: number, back = false): void {
+	const s = back ? -1 : 1;
+	const [qx, qy, qz, qw] = [s * q[at]!, s * q[at + 1]!, s * q[at + 2]!, q[at + 3]!];
+	const [x, y, z] = [v[i]!, v[i + 1]!, v[i + 2]!];
+	const tx = 2 * (qy * z - qz * y);
+	const ty = 2 * (qz * x - qx * z);
+	const tz = 2 * (qx * y - qy * x);
+	v[i] = x + qw * tx + (qy * tz - qz * ty);
+	v[i + 1] = y + qw * ty + (qz * tx - qx * tz);
+	v[i + 2] = z + qw * tz + (qx * ty - qy * tx);
+}
+
+/** The angle of the direction (x, y) from +x, −π … π; 0 for no direction. */
+export function atan2(y: number, x: number): Radians {
+	const r = Math.sqrt(x * x + y * y);
+	if (!(r > 0)) return 0;
+	const [ax, ay] = [x < 0 ? -x : x, y < 0 ? -y : y];
+	// The cosine of a small angle has few digits left, its sine has all.
+	const steep = ay < ax ? QUARTER - acos(ay / r) : acos(ax / r);
+	const half = x < 0 ? PI - steep : steep;
+	return y < 0 ? -half : half;
+}
+
+/** Pitch, yaw and roll (Y-X-Z) of the quaternion at `q[at]`, in degrees, into `out[i]` on. */
+export function anglesOf(q: Float64Array, at: number, out: Float64Array, i: number): void {
+	const [x, y, z, w] = [q[at]!, q[at + 1]!, q[at + 2]!, q[at + 3]!];
+	const down = 2 * (y * z - w * x);
+	const level = Math.sqrt(Math.max(0, 1 - down * down));
+	out[i] = toDegrees(atan2(-down, level));
+	out[i + 1] = toDegrees(atan2(2 * (x * z + w * y), 1 - 2 * (x * x + y * y)));
+	out[i + 2] = toDegrees(atan2(2 * (x * y + w * z), 1 - 2 * (x * x + z * z)));
 }

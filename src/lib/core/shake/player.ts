@@ -9,7 +9,7 @@
  */
 import { isShake, type AnyPreset, type GameParameter, type ShakePreset } from '../kit/types';
 import { combine } from '../random/hash';
-import { CHANNEL_COUNT } from '../units/channels';
+import { CHANNEL_COUNT, type View } from '../units/channels';
 import type { Seconds } from '../units/quantities';
 import { compileShake, type CompiledShake } from './compile';
 import { GameValues } from './drives';
@@ -65,6 +65,8 @@ export class Player {
 	/** Whether the offset, and each play's level, are those of the present time. */
 	private summed = false;
 	private ducking = false;
+	/** Plays only presets of this view, in metres or in pixels; null: all. What plays of the other is not seen meanwhile. */
+	view: View | null = null;
 	/** The game's values: `values.set(id, value)`. */
 	readonly values: GameValues;
 	/** A distance and what is left there; what drives make of amount and rate. */
@@ -92,6 +94,7 @@ export class Player {
 			fired: this.fired,
 			time: this.time,
 			lastOutcome: this.lastOutcome,
+			view: this.view,
 			hasBody: this.hasBody,
 			summed: this.summed,
 			ducking: this.ducking
@@ -146,12 +149,12 @@ export class Player {
 
 	/**
 	 * Fires a preset and returns the play: a new one, or the running one that was restarted or extended.
-	 * null when no preset has this id, or when one plays and its rule is to ignore. `outcome` says which.
+	 * null when no preset of the player's view has this id, or when one plays and its rule is to ignore. `outcome` says which.
 	 */
 	fire(presetId: string, options: FireOptions = {}): Play | null {
 		const shake = this.compiled(presetId);
 		this.lastOutcome = 'unknown';
-		if (!shake) return null;
+		if (!shake || (this.view !== null && shake.preset.view !== this.view)) return null;
 		const { overlap, timing } = shake.preset;
 		const present = this.newestOf(presetId);
 		if (present && overlap.rule !== 'stack') {
@@ -297,6 +300,7 @@ export class Player {
 		scratch.frame[NOW] = time;
 		for (let i = 0; i < running.length; i++) {
 			const play = running[i]!;
+			if (this.view !== null && play.compiled.preset.view !== this.view) continue;
 			scratch.frame[FACTOR] = play.ducked = ducking ? this.duckOf(play) : 1;
 			if (play.swayed) this.sway(play);
 			if (play.movesIn === 'camera') play.addTo(scratch, offset);

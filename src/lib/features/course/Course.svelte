@@ -5,7 +5,8 @@
 	import Play from '@lucide/svelte/icons/play';
 	import SkipBack from '@lucide/svelte/icons/skip-back';
 	import StepForward from '@lucide/svelte/icons/step-forward';
-	import { CHANNEL_COUNT, isBob, isLag, takeToCourse, TRACE_NUMBERS, trimCourse, type Way } from '$lib/core';
+	import { EYE_HEIGHT, isBob, isLag, takeToCourse, TRACE_NUMBERS, trimCourse, type Way } from '$lib/core';
+	import { stillEye } from '$lib/viewport/eye';
 	import { courseKey } from '$lib/session/courses.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
@@ -63,7 +64,7 @@
 	});
 
 	/** Where one stands while there is no course: on the landing, looking out to sea. */
-	const STANDING = { pose: Float64Array.of(0, 0, 3.4, 0, 0, 0, 1), offset: new Float64Array(CHANNEL_COUNT) };
+	const STANDING = stillEye(0, EYE_HEIGHT, 3.4);
 	let idle = 0;
 	const wayPoints = (way: Way): number[] => {
 		if (!way.trace) return way.path.flatMap((p) => [p.x, p.y, p.z]);
@@ -152,6 +153,7 @@
 		if (code === 'ShiftLeft' || code === 'ShiftRight') one.run = on;
 		else if (code === 'KeyC') one.creep = on;
 		else if (code === 'KeyE') one.hold = on;
+		else if (code === 'KeyF') one.use = on;
 		else if (code === 'Space') free.jump(on);
 		else {
 			const axis = Object.values(AXES).find(([plus, minus]) => code === plus || code === minus);

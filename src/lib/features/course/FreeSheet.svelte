@@ -11,6 +11,10 @@
 		onend: (keep: boolean) => void;
 	}
 	let { session, free, onend }: Props = $props();
+	const NEAR = {
+		skiff: ['steps into the skiff', 'steps out of the skiff'],
+		crane: ['works the crane: A, D along, W, S up and down', 'leaves the crane']
+	} as const;
 </script>
 
 <section aria-label="Free run">
@@ -19,10 +23,12 @@
 		<output>{free.phase === 'loading' ? 'getting ready …' : `${clockOf(free.seconds, 0.1)} s`}</output>
 	</header>
 	<p>
-		<kbd>W A S D</kbd> walk · <kbd>Shift</kbd> run · <kbd>C</kbd> creep · <kbd>Space</kbd> jump · <kbd>E</kbd> hold on ·
+		<kbd>W A S D</kbd> walk, row, steer · <kbd>Shift</kbd> run · <kbd>C</kbd> creep · <kbd>Space</kbd> jump ·
+		<kbd>E</kbd> hold on · <kbd>F</kbd> use ·
 		{#if free.wishes && free.eyes().length > 1}<kbd>arrows</kbd> second player ·
 		{/if}<kbd>Esc</kbd> lets the mouse go, then ends
 	</p>
+	{#if free.near}<p class="near" role="status"><kbd>F</kbd> {NEAR[free.near][free.uses ? 1 : 0]}</p>{/if}
 	<div class="acts">
 		<button class="keep" disabled={free.phase !== 'going'} onclick={() => onend(true)}>Keep as a take</button>
 		<button disabled={free.phase !== 'going'} onclick={() => onend(false)}>Throw away</button>
@@ -61,6 +67,12 @@
 		margin: 0;
 		font-size: 12px;
 		color: var(--ink-2);
+	}
+	.near {
+		background: var(--lamp-wash);
+		border-left: 3px solid var(--lamp);
+		padding: 2px 8px;
+		color: var(--ink);
 	}
 	kbd {
 		font: inherit;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The rig that the course is seen through: its head bob, its lag, and which of its stages are left out for now. */
-	import { freeId, newBob, newLag, type Rig, type RigStage } from '$lib/core';
+	import { freeId, newBob, newLag, newRig, type Rig, type RigStage } from '$lib/core';
 	import type { CourseState } from './course.svelte';
 
 	let { desk }: { desk: CourseState } = $props();
@@ -9,9 +9,11 @@
 	const COPY = '*copy';
 	const STAGES: readonly { readonly stage: RigStage; readonly label: string; readonly about: string }[] = [
 		{ stage: 'lag', label: 'lag', about: 'the view trails the body' },
+		{ stage: 'limits', label: 'limits', about: 'where the camera must stay' },
 		{ stage: 'bob', label: 'bob', about: 'the steps' },
+		{ stage: 'lean', label: 'lean', about: 'roll and sway by turning and strafing' },
 		{ stage: 'shakes', label: 'shakes', about: 'what the cues set off' },
-		{ stage: 'ceiling', label: 'ceiling', about: 'the most that bob and shakes may come to' }
+		{ stage: 'ceiling', label: 'ceiling', about: 'the most that bob, lean and shakes may come to' }
 	];
 	const session = $derived(desk.session);
 	const rigs = $derived(session.wiring.rigs);
@@ -25,7 +27,7 @@
 				name,
 				rigs.map((r) => r.id)
 			);
-			const made: Rig = { id, name, about: '', bob: session.bobs[0]?.id ?? null, lag: null, ceiling: null, bypass: [] };
+			const made = { ...newRig(id, name), bob: session.bobs[0]?.id ?? null };
 			session.rewire('New rig', (w) => ({ ...w, rigs: [...w.rigs, made] }));
 		}
 		desk.change('Seen through', (c) => ({ ...c, rig: id }));

@@ -3,7 +3,8 @@
 	import { onMount } from 'svelte';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import type { Moving } from '$lib/viewport/grounds';
-	import type { Eye, RunPicture } from '$lib/viewport/run-picture';
+	import type { Eye } from '$lib/viewport/eye';
+	import type { RunPicture } from '$lib/viewport/run-picture';
 
 	interface Props {
 		/** One frame of the display, so many seconds after the last; gives what is looked at. */

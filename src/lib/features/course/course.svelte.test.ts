@@ -9,6 +9,7 @@ import {
 	newCue,
 	newLag,
 	newPreset,
+	newRig,
 	type Course,
 	type Wiring
 } from '$lib/core';
@@ -226,7 +227,7 @@ describe('a free run', () => {
 		await session.add(newLag('heavy', 'Heavy'));
 		expect(session.presets.map((p) => p.id)).toEqual(['thud', 'hum']);
 		expect([session.bobs, session.lags].map((list) => list.map((p) => p.id))).toEqual([['steps'], ['heavy']]);
-		const rig = { id: 'eyes', name: 'Eyes', about: '', bob: key, lag: 'heavy', ceiling: null, bypass: [] };
+		const rig = { ...newRig('eyes', 'Eyes'), bob: key, lag: 'heavy' };
 		session.rewire('New rig', (w) => ({ ...w, rigs: [rig] }));
 		const free = new FreePlay(session);
 		await free.begin(1, [], 'eyes');

@@ -10,7 +10,7 @@ import {
 } from '$lib/core';
 import { Replay, type CourseRun } from '$runtime';
 import type { ProjectSession } from '$lib/session/session.svelte';
-import type { Eye } from '$lib/viewport/run-picture';
+import { eyeOf, type Eye } from '$lib/viewport/eye';
 import type { CourseWorker } from '$lib/workers/course';
 
 export type Chosen =
@@ -288,5 +288,4 @@ export class CourseState {
 }
 
 /** What a picture needs of a run: each viewer's pose and offset. */
-export const eyesOf = (run: CourseRun): Eye[] =>
-	run.bodies.map(({ rig }) => ({ pose: rig.camera, offset: rig.offset }));
+export const eyesOf = (run: CourseRun): Eye[] => run.bodies.map(({ rig, pose }) => eyeOf(rig, pose));

@@ -3,7 +3,8 @@ import {
 	areasCrossed,
 	HAPPENINGS,
 	occurrencesOf,
-	RigRun,
+	CameraRun,
+	obeyCamera,
 	Recorder,
 	VIEWERS,
 	type Course,
@@ -14,7 +15,7 @@ import {
 import { Director, GRID_HZ, placeViewer } from '$runtime';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { Moving } from '$lib/viewport/grounds';
-import type { Eye } from '$lib/viewport/run-picture';
+import { eyeOf, type Eye } from '$lib/viewport/eye';
 import { FreeRun, noWish, type Wish } from '$lib/world/free-run';
 import { loadRapier } from '$lib/world/physics';
 
@@ -36,7 +37,7 @@ interface Going {
 	readonly run: FreeRun;
 	readonly director: Director;
 	readonly recorder: Recorder;
-	readonly rigs: readonly RigRun[];
+	readonly cameras: readonly CameraRun[];
 	readonly rig: string | null;
 	readonly areas: readonly CourseArea[];
 	readonly inside: readonly Uint8Array[];
@@ -82,11 +83,10 @@ export class FreePlay {
 				areas,
 				inside: run.runners.map(() => new Uint8Array(areas.length)),
 				rig,
-				rigs: director.viewers.map(({ player }, i) => {
-					const chosen = session.wiring.rigs.find((r) => r.id === rig) ?? null;
-					const chain = new RigRun(chosen, session.bodies, player.values, i + 1);
-					chain.snap(run.runners[i]!.pose);
-					return chain;
+				cameras: director.viewers.map(({ player }, i) => {
+					const camera = new CameraRun(session.wiring.rigs, session.bodies, rig, player.values, i + 1);
+					camera.snap(run.runners[i]!.pose);
+					return camera;
 				}),
 				stop: session.onChange((preset) => director.setPreset(preset))
 			};
@@ -134,21 +134,25 @@ export class FreePlay {
 			this.step(going, said);
 			if (this.jumpEnds) one.jump = this.jumpEnds = false;
 		}
+		const near = going.run.runners[0]!.near();
+		if (near !== this.near) this.near = near;
+		const uses = going.run.runners[0]!.isOn('rowing') || going.run.runners[0]!.isOn('craning');
+		if (uses !== this.uses) this.uses = uses;
 		if (said.length > 0) this.said = [...said.reverse(), ...this.said].slice(0, 6);
 	}
 
 	private step(going: Going, said: string[]): void {
-		const { run, director, recorder, rigs } = going;
+		const { run, director, recorder, cameras } = going;
 		const { world, parameters } = this.session.wiring;
 		run.step(this.wishes, (happening) => {
-			if (happening.what === 'landing') rigs[happening.who]?.land(happening.numbers.speed ?? 0);
+			if (happening.what === 'landing') cameras[happening.who]?.land(happening.numbers.speed ?? 0);
 			this.hear(going, happening);
 		});
 		const time = run.now;
 		run.runners.forEach((runner, i) => {
-			const chain = rigs[i]!;
-			chain.advance(1 / GRID_HZ, runner.pose, runner.speed, runner.onGround);
-			placeViewer(director, i, runner.pose, chain.camera);
+			const camera = cameras[i]!;
+			camera.advance(1 / GRID_HZ, runner.pose, runner.speed, runner.onGround);
+			placeViewer(director, i, runner.pose, camera);
 			this.crossAreas(going, i);
 		});
 		for (const { from, parameter } of world.values) {
@@ -156,7 +160,8 @@ export class FreePlay {
 			if (known) director.set(parameter, known.min + (known.max - known.min) * (run.values[from] ?? 0));
 		}
 		director.advanceTo(time);
-		rigs.forEach((chain, i) => chain.sum(director.viewers[i]!.player.offset));
+		for (const order of director.done) obeyCamera(order, director.viewers, cameras);
+		cameras.forEach((camera, i) => camera.sum(director.viewers[i]!.player.offset));
 		for (const order of director.done)
 			if (order.kind === 'play')
 				said.push(`${this.session.preset(order.preset)?.name ?? order.preset} at ${order.strength.toFixed(2)}`);
@@ -200,13 +205,19 @@ export class FreePlay {
 
 	/** What is looked at; empty while nothing goes. */
 	eyes(): Eye[] {
-		return (this.going?.rigs ?? []).map((chain) => ({ pose: chain.camera, offset: chain.offset }));
+		const { going } = this;
+		return going ? going.cameras.map((camera, i) => eyeOf(camera, going.run.runners[i]!.pose)) : [];
 	}
 
 	/** Everybody's body: x, y, z of the feet, yaw and pitch. */
 	bodies(): { readonly pose: Float64Array }[] {
 		return (this.going?.run.runners ?? []).map(({ pose }) => ({ pose }));
 	}
+
+	/** What the use key would take hold of, or let go of. */
+	near = $state<'skiff' | 'crane' | ''>('');
+	/** Whether it is held already. */
+	uses = $state(false);
 
 	get moving(): Moving | null {
 		return this.going?.run ?? null;

@@ -1,7 +1,15 @@
 <script lang="ts">
 	/** What a sentence can be lengthened by: conditions, further actions, and what an action may say besides. */
 	import Plus from '@lucide/svelte/icons/plus';
-	import { newPlay, type Cue, type CueAction, type CueConditions, type GameEvent, type PlayAction } from '$lib/core';
+	import {
+		newCamera,
+		newPlay,
+		type Cue,
+		type CueAction,
+		type CueConditions,
+		type GameEvent,
+		type PlayAction
+	} from '$lib/core';
 	import Popover from '$lib/ui/Popover.svelte';
 	import type { CuesState } from './cues.svelte';
 
@@ -81,6 +89,7 @@
 		}
 		const preset = desk.session.presets[0];
 		if (preset) offer('and', 'play something else too', () => add('Play', newPlay(preset.id)));
+		offer('and', 'see through another rig', () => add('Camera', newCamera(wiring.rigs[0]?.id ?? null)));
 		offer('and', 'stop something', () => add('Stop', { kind: 'stop', what: 'own', cut: false, delay: 0 }));
 		const parameter = wiring.parameters[0];
 		if (parameter)

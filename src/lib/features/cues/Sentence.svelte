@@ -3,6 +3,7 @@
 	import type { Between, Cue, CueAction, CueConditions, CueWhen, FeltBy, PlayAction } from '$lib/core';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { CuesState } from './cues.svelte';
+	import CameraWords from './CameraWords.svelte';
 	import MoreWords from './MoreWords.svelte';
 	import Pick from './Pick.svelte';
 	import Word from './Word.svelte';
@@ -293,6 +294,13 @@
 					step={0.01}
 					onchange={(to, done) => action(i, { to }, 'Set', done)}
 				/>
+			{:else if a.kind === 'camera'}
+				<CameraWords
+					{desk}
+					action={a}
+					lasts={cue.when === 'lasts'}
+					onchange={(part, label, done) => action(i, part, label, done)}
+				/>
 			{:else}
 				raise <Word
 					label="Event raised"
@@ -320,7 +328,7 @@
 				>{/if}
 		</span>
 	{/each}
-	{#if cue.actions.some((a) => a.kind === 'play')}
+	{#if cue.actions.some((a) => a.kind === 'play' || a.kind === 'camera')}
 		<span class="clause"
 			><span class="c">,</span> felt by <Word
 				label="Who feels it"

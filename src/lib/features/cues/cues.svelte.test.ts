@@ -35,6 +35,7 @@ function desk(cues: readonly Cue[], presets: ShakePreset[] = [thud, hum]) {
 	const session = {
 		project: { slug: 'quay' },
 		presets,
+		bodies: [],
 		order: presets.map((p) => p.id),
 		get wiring() {
 			return wiring;

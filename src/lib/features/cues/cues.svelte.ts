@@ -64,7 +64,7 @@ export class CuesState {
 
 	/** What cues are judged against: presets that are in use only. */
 	get wired(): Wired {
-		return { ...this.session.wiring, presets: this.session.presets };
+		return { ...this.session.wiring, presets: [...this.session.presets, ...this.session.bodies] };
 	}
 
 	readonly findings = $derived.by(() => {
@@ -181,7 +181,18 @@ export class CuesState {
 		if (order.kind === 'play')
 			return `${this.session.preset(order.preset)?.name ?? order.preset} at ${order.strength.toFixed(2)}`;
 		if (order.kind === 'set') return `${order.parameter} set to ${order.to}`;
+		if (order.kind === 'camera') return `camera: ${this.sayCamera(order)}`;
 		return `stop ${typeof order.what === 'string' ? order.what : Object.values(order.what)[0]}`;
+	}
+
+	private sayCamera({ rig, lag, bob, sizes }: Order & { kind: 'camera' }): string {
+		const { wiring, bodies } = this.session;
+		const names = [
+			wiring.rigs.find((r) => r.id === rig)?.name ?? rig,
+			...[lag, bob].map((id) => bodies.find((p) => p.id === id)?.name ?? id),
+			...Object.entries(sizes).map(([gait, size]) => `${gait} × ${size}`)
+		].filter((name) => name !== null);
+		return names.length > 0 ? names.join(', ') : 'its own again';
 	}
 
 	change(id: string, label: string, recipe: (cue: Cue) => Cue, mark: string | null = null, done = true): void {

@@ -1,6 +1,6 @@
 /** A project's wiring: its events, game values and cues, saved as ever new versions. */
 import type { Sequelize } from 'sequelize';
-import type { Wiring } from '../../core';
+import { openWiring, type Wiring } from '../../core';
 import { ProjectRow, WiringVersionRow } from '../db/models';
 
 export interface StoredWiring {
@@ -19,10 +19,12 @@ export async function findWiring(projectId: string): Promise<StoredWiring | null
 	if (!row) return null;
 	const { wiringVersion: version, events, parameters, cues, world, rigs } = row;
 	const saved = await WiringVersionRow.findOne({ where: { projectId, version } });
+	// What was saved before a field came about is filled in.
+	const opened = openWiring(structuredClone({ events, parameters, cues, world, rigs }));
 	return {
 		version,
 		savedAt: (saved?.savedAt ?? row.createdAt).toISOString(),
-		document: { events, parameters, cues, world, rigs }
+		document: opened.ok ? opened.value : { events, parameters, cues, world, rigs }
 	};
 }
 

@@ -1,0 +1,85 @@
+/** A rig: a camera's chain with its settings. */
+import type { Degrees, Hertz, Metres } from '../units/quantities';
+import type { View } from '../units/channels';
+import type { Ceilings } from './ceiling';
+
+/** What a chain consists of, in the order that takes nothing away: what is added last is never followed or clamped. */
+export const RIG_STAGES = ['lag', 'limits', 'bob', 'lean', 'shakes', 'ceiling'] as const;
+export type RigStage = (typeof RIG_STAGES)[number];
+
+/**
+ * Where the camera stands: in the body's `eyes`, behind it at the end of a boom (`chase`), square to a `flat` picture that is
+ * measured in pixels, or at a `fixed` place.
+ */
+export const VIEW_KINDS = ['eyes', 'chase', 'flat', 'fixed'] as const;
+export type ViewKind = (typeof VIEW_KINDS)[number];
+
+export interface RigView {
+	readonly kind: ViewKind;
+	/** The vertical field of view, of all kinds but `flat`. */
+	readonly fov: Degrees;
+	/** Above the feet: of the eyes, or of the point that is looked at. */
+	readonly height: Metres;
+	/** `chase`: how far behind that point. */
+	readonly back: Metres;
+	/** `chase`: how much farther down it looks than the body. */
+	readonly down: Degrees;
+	/** `fixed`: where it stands, in the world. */
+	readonly place: readonly [number, number, number];
+	/** `fixed`: where it looks, unless it turns to the body. */
+	readonly yaw: Degrees;
+	readonly pitch: Degrees;
+	readonly turns: boolean;
+	/** `flat`: pixels for each metre of the world, and how many of them the picture is high. */
+	readonly pixelsPerMetre: number;
+	readonly tall: number;
+}
+
+/** Roll and sway by turning and strafing, through a spring. Positive numbers lean into the turn, towards where one strafes. */
+export interface Lean {
+	/** Degrees of roll for each degree a second of turning. */
+	readonly rollByTurn: number;
+	/** Degrees of roll for each metre a second sideways. */
+	readonly rollByStrafe: number;
+	/** Metres (pixels in a flat view) of sway for each degree a second of turning, and each metre a second sideways. */
+	readonly swayByTurn: number;
+	readonly swayByStrafe: number;
+	/** The most of either that it leans to. */
+	readonly mostRoll: Degrees;
+	readonly mostSway: number;
+	readonly frequency: Hertz;
+	readonly damping: number;
+}
+
+/** Where the camera must stay, in the world; null: anywhere in that direction. */
+export interface Limits {
+	readonly x: readonly [number, number] | null;
+	readonly y: readonly [number, number] | null;
+	readonly z: readonly [number, number] | null;
+	/** An area on the map by its corners x, z; it has no dents: what counts is its hull. */
+	readonly area: readonly (readonly [number, number])[] | null;
+	/** How far from an edge it begins to hold back; 0: a hard edge. */
+	readonly soft: Metres;
+}
+
+export interface Rig {
+	readonly id: string;
+	readonly name: string;
+	readonly about: string;
+	readonly view: RigView;
+	/** A camera lag's id; null: the view goes along at once. */
+	readonly lag: string | null;
+	readonly limits: Limits | null;
+	/** A head bob's id; null: none. */
+	readonly bob: string | null;
+	readonly lean: Lean | null;
+	/** The most that each channel may reach, over bob, lean and shakes; null: none. */
+	readonly ceiling: Ceilings | null;
+	/** Stages that are left out for now. */
+	readonly bypass: readonly RigStage[];
+	/** Every stage once, in the order in which they come. */
+	readonly order: readonly RigStage[];
+}
+
+/** What presets a rig of this view kind plays: those in metres, or those in pixels. */
+export const viewOf = (kind: ViewKind): View => (kind === 'flat' ? 'flat' : 'space');

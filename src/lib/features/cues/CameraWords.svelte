@@ -1,0 +1,103 @@
+<script lang="ts">
+	/** What a cue makes of the camera: another rig, another lag or head bob, gaits larger or smaller, and how long it takes. */
+	import type { CameraAction } from '$lib/core';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import type { CuesState } from './cues.svelte';
+	import Word from './Word.svelte';
+
+	interface Props {
+		desk: CuesState;
+		action: CameraAction;
+		/** Given back when the state ends, instead of kept. */
+		lasts: boolean;
+		onchange: (part: Partial<CameraAction>, label: string, done?: boolean) => void;
+	}
+	let { desk, action, lasts, onchange }: Props = $props();
+
+	const session = $derived(desk.session);
+	const nothing = $derived(
+		action.rig === null && action.lag === null && action.bob === null && Object.keys(action.sizes).length === 0
+	);
+	const named = (list: readonly { readonly id: string; readonly name: string; readonly about: string }[]) =>
+		list.map(({ id, name, about }) => ({ value: id, label: name, about: about.slice(0, 90) }));
+	const rigs = $derived([
+		{ value: '', label: nothing ? 'its own rig again' : 'the present rig' },
+		...named(session.wiring.rigs)
+	]);
+	const lags = $derived([{ value: '', label: 'its own lag' }, ...named(session.lags)]);
+	const bobs = $derived([{ value: '', label: 'its own head bob' }, ...named(session.bobs)]);
+	const gaits = $derived(
+		[...new Set(session.bobs.flatMap((bob) => bob.gaits.map((gait) => gait.id)))].filter((id) => !(id in action.sizes))
+	);
+	const size = (gait: string, factor: number, done: boolean): void =>
+		onchange({ sizes: { ...action.sizes, [gait]: factor } }, `Size of ${gait}`, done);
+	const without = (gait: string): void =>
+		onchange({ sizes: Object.fromEntries(Object.entries(action.sizes).filter(([id]) => id !== gait)) }, 'Sizes');
+</script>
+
+see through <Word
+	label="Rig"
+	tone="preset"
+	value={action.rig ?? ''}
+	options={rigs}
+	onchange={(id) => onchange({ rig: id || null }, 'Rig')}
+/>
+{#if !nothing || lasts}
+	with <Word
+		label="Lag"
+		value={action.lag ?? ''}
+		options={lags}
+		onchange={(id) => onchange({ lag: id || null }, 'Lag')}
+	/>
+	and <Word
+		label="Head bob"
+		value={action.bob ?? ''}
+		options={bobs}
+		onchange={(id) => onchange({ bob: id || null }, 'Head bob')}
+	/>{/if}{#each Object.entries(action.sizes) as [gait, factor] (gait)}<span class="c">,</span>
+	{gait}
+	<NumberField
+		look="inline"
+		label=""
+		name="Size of {gait}"
+		unit="× as large"
+		value={factor}
+		min={0}
+		max={20}
+		step={0.01}
+		reset={1}
+		onchange={(v, done) => size(gait, v, done)}
+	/><button class="gone" aria-label="Leave {gait} as it is" onclick={() => without(gait)}>×</button>
+{/each}{#if gaits.length > 0}<span class="c">,</span>
+	<Word
+		label="A gait larger or smaller"
+		value=""
+		options={[{ value: '', label: '…' }, ...gaits.map((id) => ({ value: id, label: `${id} larger or smaller` }))]}
+		onchange={(gait) => gait && size(gait, 1.5, true)}
+	/>{/if}<span class="c">,</span>
+{#if action.over > 0}within{/if}
+<NumberField
+	look="inline"
+	label=""
+	name="Blends within"
+	unit={action.over > 0 ? 's' : 's, a cut'}
+	value={action.over}
+	min={0}
+	max={60}
+	step={0.01}
+	reset={0.6}
+	onchange={(over, done) => onchange({ over }, 'Blend', done)}
+/>
+
+<style>
+	.c {
+		margin-left: -4px;
+	}
+	.gone {
+		border: 0;
+		background: none;
+		color: var(--danger);
+		cursor: pointer;
+		padding: 0 2px;
+	}
+</style>
