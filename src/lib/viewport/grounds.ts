@@ -26,6 +26,13 @@ const COLOURS: Record<Look, string> = {
 	iron: '#1d2831',
 	paint: '#7c3a2c'
 };
+const SECTIONS: Record<Look, string> = {
+	stone: '#6b747a',
+	pale: '#9a947f',
+	wood: '#7c6448',
+	iron: '#2b363f',
+	paint: '#8d4737'
+};
 const EDGES: Record<Look, string> = {
 	stone: '#39434a',
 	pale: '#6d6859',
@@ -53,6 +60,10 @@ export interface Grounds {
 	/** Moves sea, beams and lights to a time in seconds. */
 	move(time: number): void;
 	put(moving: Moving): void;
+	/** Water is drawn about an eye: where it is seen from close by it has the finest grid. */
+	seenFrom(x: number, z: number): void;
+	/** Shows the cut through the ground at a depth, as a flat picture sees it; null: the whole. */
+	cutAt(z: number | null): void;
 }
 
 /** Solids of one look in one mesh with their edges drawn: steps must be seen one by one. */
@@ -321,12 +332,27 @@ export function createGrounds(): Grounds {
 	ownHalo.position.copy(ownBeam.position);
 	scene.add(farBeam, ownBeam, farHalo, ownHalo);
 	const casks: THREE.Group[] = [];
+	let cut = NaN;
+	let section = new THREE.Group();
 	return {
 		scene,
 		move(time) {
 			water.uniforms.time.value = time;
 			farBeam.rotation.y = time * 0.42 + 0.55;
 			ownBeam.rotation.y = -time * 0.3 + 0.9;
+		},
+		seenFrom(x, z) {
+			water.mesh.position.x = x;
+			water.mesh.position.z = z;
+		},
+		cutAt(z) {
+			section.visible = z !== null;
+			if (z !== null && z !== cut) {
+				cut = z;
+				scene.remove(section);
+				section = sectionAt(z);
+				scene.add(section);
+			}
 		},
 		put({ casks: states, doorOpen }) {
 			while (casks.length < states.length) {
@@ -340,6 +366,27 @@ export function createGrounds(): Grounds {
 			leaf.rotation.y = doorOpen * 1.75;
 		}
 	};
+}
+
+/** What a plane square to z cuts of the solids, drawn as faces with an edge. */
+function sectionAt(z: number): THREE.Group {
+	const group = new THREE.Group();
+	for (const { at, size, tip = 0, turn = 0, look, hidden } of SOLIDS) {
+		if (hidden || turn !== 0 || Math.abs(z - at[2]) >= size[2] / 2) continue;
+		const shape = new THREE.PlaneGeometry(size[0], size[1]);
+		const face = new THREE.Mesh(shape, new THREE.MeshBasicMaterial({ color: SECTIONS[look], fog: false }));
+		face.position.set(at[0], at[1], z - 0.02);
+		face.rotation.z = tip;
+		const edge = new THREE.LineBasicMaterial({ color: '#1b242b' });
+		face.add(new THREE.LineSegments(new THREE.EdgesGeometry(shape), edge));
+		group.add(face);
+	}
+	// The sea, cut as well.
+	const water = new THREE.PlaneGeometry(400, 40);
+	const sea = new THREE.Mesh(water, new THREE.MeshBasicMaterial({ color: '#16323b', fog: false }));
+	sea.position.set(0, SEA_LEVEL - 20, z - 0.05);
+	group.add(sea);
+	return group;
 }
 
 /** As they stand before anybody came. */

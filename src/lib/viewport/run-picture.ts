@@ -19,7 +19,7 @@ export class RunPicture {
 	private readonly renderer: THREE.WebGLRenderer;
 	private readonly grounds = createGrounds();
 	private readonly camera = new THREE.PerspectiveCamera(62, 16 / 9, 0.05, 2000);
-	private readonly side = new THREE.OrthographicCamera(-1, 1, 1, -1, 0, 600);
+	private readonly side = new THREE.OrthographicCamera(-1, 1, 1, -1, 0, 2000);
 	private readonly others = [figure(), figure()];
 	private readonly skiffs = [skiff(), skiff()];
 	private readonly load = load();
@@ -94,6 +94,8 @@ export class RunPicture {
 			if (eye.view.kind === 'eyes') mine.visible = false;
 			const camera =
 				viewOf(eye.view.kind) === 'flat' ? this.poseSide(eye, wide / this.height) : this.pose(eye, wide / this.height);
+			this.grounds.seenFrom(camera.position.x, camera.position.z);
+			this.grounds.cutAt(camera === this.side ? camera.position.z : null);
 			const x = i * (wide + GAP);
 			this.renderer.setViewport(x, 0, wide, this.height);
 			this.renderer.setScissor(x, 0, wide, this.height);
@@ -192,6 +194,7 @@ export class RunPicture {
 		side.bottom = -half;
 		side.right = half * aspect;
 		side.left = -half * aspect;
+		// The section is drawn just behind the plane that the picture is cut at.
 		side.position.set(pose[0]! + offset[0]! / per, pose[1]! + offset[1]! / per, pose[2]! + CUT);
 		side.rotation.set(0, 0, offset[5]! * DEG);
 		side.updateProjectionMatrix();

@@ -85,7 +85,7 @@ function seaGrid(round: boolean): THREE.PlaneGeometry {
 	const at = geometry.attributes.position as THREE.BufferAttribute;
 	for (let i = 0; i < at.count; i++) {
 		const t = 0.5 - at.getY(i);
-		const away = 4 + 560 * t ** 2.4;
+		const away = (round ? 0 : 4) + 560 * t ** 2.4;
 		const turn = at.getX(i) * 2 * Math.PI;
 		if (round) at.setXYZ(i, Math.sin(turn) * away, 0, -Math.cos(turn) * away);
 		else at.setXYZ(i, at.getX(i) * (70 + away * 2.6), 0, -away);
@@ -102,25 +102,31 @@ export function sea(round = false): {
 	const uniforms = {
 		time: { value: 0 },
 		beam: { value: 0 },
+		calms: { value: round ? 0.86 : 0 },
+		round: { value: round ? 1 : 0 },
 		horizon: { value: HORIZON },
 		haze: { value: HAZE }
 	};
 	const material = new THREE.ShaderMaterial({
 		uniforms,
+		side: THREE.DoubleSide,
 		vertexShader: `
-			uniform float time; varying vec3 w; varying float away;
+			uniform float time; uniform float calms; varying vec3 w; varying float away;
 			void main() {
 				vec3 p = position;
+				// Waves stand in the world, the grid goes along with the eye; close to it the water is calm enough for a boat.
+				vec2 g = p.xz + modelMatrix[3].xz;
 				away = length(p.xz);
 				float calm = 1.0 - smoothstep(60.0, 420.0, away) * 0.55;
-				p.y += calm * (0.62 * sin(0.16 * p.x + 0.24 * p.z + time * 1.05) + 0.38 * sin(-0.31 * p.x + 0.38 * p.z + time * 1.43) + 0.22 * sin(0.73 * p.x + 0.55 * p.z - time * 1.9));
-				p.x += 0.4 * sin(0.21 * p.z + time * 0.7);
+				calm *= mix(1.0 - calms, 1.0, smoothstep(5.0, 38.0, away));
+				p.y += calm * (0.62 * sin(0.16 * g.x + 0.24 * g.y + time * 1.05) + 0.38 * sin(-0.31 * g.x + 0.38 * g.y + time * 1.43) + 0.22 * sin(0.73 * g.x + 0.55 * g.y - time * 1.9));
+				p.x += 0.4 * sin(0.21 * g.y + time * 0.7);
 				vec4 world = modelMatrix * vec4(p, 1.0);
 				w = world.xyz;
 				gl_Position = projectionMatrix * viewMatrix * world;
 			}`,
 		fragmentShader: `
-			uniform float time; uniform float beam; uniform vec3 horizon; uniform vec3 haze; varying vec3 w; varying float away;
+			uniform float time; uniform float beam; uniform float round; uniform vec3 horizon; uniform vec3 haze; varying vec3 w; varying float away;
 			void main() {
 				vec3 n = normalize(cross(dFdx(w), dFdy(w)));
 				if (n.y < 0.0) n = -n;
@@ -130,7 +136,7 @@ export function sea(round = false): {
 				vec3 deep = vec3(0.018, 0.075, 0.105);
 				vec3 body = vec3(0.045, 0.17, 0.20);
 				vec3 c = mix(deep, body, clamp(n.z * 0.9 + 0.45, 0.0, 1.0));
-				float glow = pow(max(0.0, dot(normalize(vec2(w.x, w.z)), normalize(vec2(-0.42, -1.0)))), 6.0);
+				float glow = pow(max(0.0, dot(normalize(w.xz - cameraPosition.xz * round), normalize(vec2(-0.42, -1.0)))), 6.0);
 				c = mix(c, mix(vec3(0.22, 0.31, 0.36), vec3(0.62, 0.40, 0.25), glow), fresnel * 0.5);
 				float crest = smoothstep(0.75, 1.1, w.y + 9.0) * smoothstep(0.2, 0.6, sin(w.x * 1.7 + w.z * 0.9));
 				c += vec3(0.13, 0.15, 0.15) * crest * (1.0 - smoothstep(40.0, 130.0, away));

@@ -18,6 +18,8 @@
 	let root: HTMLElement;
 	let rulerHeld: { readonly from: number; readonly part: boolean } | null = null;
 	const course = $derived(desk.course!);
+	/** Seen square to a flat picture: then lengths are pixels. */
+	const flat = $derived(desk.session.wiring.rigs.find((r) => r.id === course.rig)?.view.kind === 'flat');
 	const wiring = $derived(desk.session.wiring);
 	const view = $derived(desk.view);
 	const marks = $derived(ticks(view, width));
@@ -194,7 +196,7 @@
 			{#each felt ?? [] as f, who (who)}
 				<span style:height="{FELT}px" class="two"
 					>felt{felt && felt.length > 1 ? ` · ${who + 1}` : ''}<small
-						>{(f.metres * 100).toFixed(1)} cm · {f.degrees.toFixed(2)}°</small
+						>{flat ? `${f.metres.toFixed(1)} px` : `${(f.metres * 100).toFixed(1)} cm`} · {f.degrees.toFixed(2)}°</small
 					></span
 				>
 			{/each}
