@@ -10,10 +10,11 @@ const walls = {
 	viewport: ['core', 'ui', 'viewport', 'world'],
 	world: ['core', 'world'],
 	session: ['core', 'session', 'workers'],
+	stages: ['core', 'plots', 'session', 'stages', 'ui', 'world'],
 	workers: ['core', 'workers'],
 	server: ['core', 'server']
 };
-const rooms = ['core', 'ui', 'plots', 'viewport', 'session', 'workers', 'server', 'world', 'features'];
+const rooms = ['core', 'ui', 'plots', 'viewport', 'session', 'workers', 'server', 'stages', 'world', 'features'];
 
 const wall = (folder, allowed) => ({
 	files: [`src/lib/${folder}/**/*.{ts,svelte}`],

@@ -15,7 +15,7 @@ export default defineConfig({
 					name: 'unit',
 					...patience,
 					include: [
-						'src/lib/{core,plots,ui,features,workers,viewport,world}/**/*.test.ts',
+						'src/lib/{core,plots,ui,features,stages,workers,viewport,world}/**/*.test.ts',
 						'runtime/**/*.test.ts',
 						'scripts/**/*.test.ts'
 					],

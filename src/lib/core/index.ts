@@ -17,6 +17,7 @@ export type { Key, KeysPattern } from './patterns/keys';
 export type { KickPattern } from './patterns/kick';
 export type { NoisePattern } from './patterns/noise';
 export { compileGain, gainAt, stopGain, type GainShape } from './shake/gain';
+export { GameValues } from './shake/drives';
 export { fallOff } from './shake/reach';
 export { createPlayer, Player } from './shake/player';
 export type { FireOptions, Outcome, PlayerOptions } from './shake/player';

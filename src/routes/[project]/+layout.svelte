@@ -27,6 +27,7 @@
 		{ path: 'bench', label: 'Bench', about: 'tune one preset', keys: 'G B' },
 		{ path: 'library', label: 'Library', about: 'all presets, by how they feel', keys: 'G L' },
 		{ path: 'cues', label: 'Cues', about: 'what sets the camera moving', keys: 'G C' },
+		{ path: 'rig', label: 'Rig', about: 'what the player sees through', keys: 'G R' },
 		{ path: 'course', label: 'Course', about: 'try it in a stretch of play', keys: 'G P' }
 	];
 	const addressOf = (path: string): string => `/${session.project.slug}/${path}`;
@@ -94,6 +95,7 @@
 			'g b': plain(() => void goto(addressOf('bench'))),
 			'g l': plain(() => void goto(addressOf('library'))),
 			'g c': plain(() => void goto(addressOf('cues'))),
+			'g r': plain(() => void goto(addressOf('rig'))),
 			'g p': plain(() => void goto(addressOf('course'))),
 			n: plain(() => theme.turn()),
 			'?': plain(() => (shortcuts = true)),

@@ -154,6 +154,11 @@ export class CameraRun {
 		return fell;
 	}
 
+	/** Keeps account of what each stage of the chain does, from now on and in what it changes to: `run.done`. */
+	watch(): void {
+		for (const { run } of this.layers) run.watch();
+	}
+
 	land(fall: number): void {
 		for (let i = 0; i < this.layers.length; i++) this.layers[i]!.run.land(fall);
 	}

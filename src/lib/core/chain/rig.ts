@@ -105,6 +105,11 @@ export class RigRun {
 		if (on('ceiling') && rig!.ceiling) this.ceilings = compileCeilings(rig!.ceiling);
 	}
 
+	/** Of the head bob, in strides; 0 without one. */
+	get phase(): number {
+		return this.bob?.phase ?? 0;
+	}
+
 	get hasBob(): boolean {
 		return this.bob !== null;
 	}

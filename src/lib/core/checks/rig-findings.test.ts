@@ -27,12 +27,12 @@ describe('rigs are checked', () => {
 		[
 			'a lag that follows the shake',
 			{ rigs: [{ ...rig, order: ['shakes', 'lag', 'limits', 'bob', 'lean', 'ceiling'] }] },
-			['warning rigs[0].order']
+			['warning rigs[0].order[1]']
 		],
 		[
 			'limits that clamp the shake, and may be left by the lag',
 			{ rigs: [{ ...rig, bob: null, limits: box, order: ['bob', 'lean', 'shakes', 'limits', 'lag', 'ceiling'] }] },
-			['warning rigs[0].order', 'warning rigs[0].order', 'note rigs[0].order']
+			['warning rigs[0].order[4]', 'warning rigs[0].order[3]', 'note rigs[0].order[4]']
 		],
 		[
 			'the same order without limits and lag',
@@ -51,7 +51,7 @@ describe('rigs are checked', () => {
 					}
 				]
 			},
-			['warning rigs[0].order', 'warning rigs[0].ceiling']
+			['warning rigs[0].order[4]', 'warning rigs[0].ceiling']
 		],
 		[
 			'metres in a flat picture',

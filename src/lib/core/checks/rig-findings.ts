@@ -54,18 +54,27 @@ export function checkRig(rig: Rig, presets: readonly AnyPreset[]): Finding[] {
 	const on = (stage: RigStage): boolean => has[stage] && !rig.bypass.includes(stage);
 	const moving = (['bob', 'lean', 'shakes'] as const).filter(on);
 	const before = (a: RigStage, b: RigStage): boolean => rig.order.indexOf(a) < rig.order.indexOf(b);
+	const placeOf = (stage: RigStage): string => `order[${rig.order.indexOf(stage)}]`;
 	const names = (stages: readonly RigStage[]): string => stages.map((s) => NAMES[s]).join(' and ');
 	const followed = moving.filter((s) => before(s, 'lag'));
 	if (on('lag') && followed.length > 0)
-		add('warning', 'order', `The lag comes after ${names(followed)}: it trails them as well, and smooths them away.`);
+		add(
+			'warning',
+			placeOf('lag'),
+			`The lag comes after ${names(followed)}: it trails them as well, and smooths them away.`
+		);
 	const held = moving.filter((s) => before(s, 'limits'));
 	if (on('limits') && held.length > 0)
-		add('warning', 'order', `The limits come after ${names(held)}: near an edge they take that motion away.`);
+		add('warning', placeOf('limits'), `The limits come after ${names(held)}: near an edge they take that motion away.`);
 	if (on('limits') && on('lag') && before('limits', 'lag'))
-		add('note', 'order', 'The lag comes after the limits: trailing, or swinging over, the camera may leave them.');
+		add(
+			'note',
+			placeOf('lag'),
+			'The lag comes after the limits: trailing, or swinging over, the camera may leave them.'
+		);
 	const free = moving.filter((s) => before('ceiling', s));
 	if (on('ceiling') && free.length > 0)
-		add('warning', 'order', `The ceiling comes before ${names(free)}: what they add is not held by it.`);
+		add('warning', placeOf('ceiling'), `The ceiling comes before ${names(free)}: what they add is not held by it.`);
 	if (on('ceiling') && on('bob') && bob && isBob(bob) && before('bob', 'ceiling'))
 		for (const [channel, most] of Object.entries(rig.ceiling!) as [Channel, number | null][])
 			if (most !== null && largest(bob, channel) > BENDS_FROM * most)

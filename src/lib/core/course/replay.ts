@@ -7,7 +7,7 @@
  *     replay.at(3); // backwards as well
  */
 import type { Seconds } from '../units/quantities';
-import { CourseRun, lastStep, GRID_HZ, type Played } from './run';
+import { CourseRun, lastStep, GRID_HZ, type Played, type RunOptions } from './run';
 import type { Course } from './types';
 
 /** A long course has no more checkpoints than this. */
@@ -20,7 +20,7 @@ export class Replay {
 	private readonly apart: Seconds;
 	private run: CourseRun;
 
-	constructor(kit: Played, course: Course, options: { readonly seed?: number } = {}) {
+	constructor(kit: Played, course: Course, options: RunOptions = {}) {
 		this.apart = Math.max(LEAST_APART, course.seconds / MOST_CHECKPOINTS);
 		this.run = new CourseRun(kit, course, options);
 		this.checkpoints = [this.run.fork()];

@@ -78,6 +78,12 @@ export function areasCrossed(
 	}
 }
 
+export interface RunOptions {
+	readonly seed?: number;
+	/** Keeps account of what each stage of each chain does. */
+	readonly watch?: boolean;
+}
+
 export class CourseRun {
 	readonly director: Director;
 	/** By viewer. */
@@ -91,7 +97,7 @@ export class CourseRun {
 	constructor(
 		private readonly kit: Played,
 		readonly course: Course,
-		options: { readonly seed?: number } = {}
+		options: RunOptions = {}
 	) {
 		const ways = course.second ? [course, course.second] : [course];
 		this.director = new Director(kit, { ...options, viewers: VIEWERS.slice(0, ways.length) });
@@ -112,6 +118,7 @@ export class CourseRun {
 			inside: new Uint8Array(course.areas.length)
 		}));
 		this.cameras = this.bodies.map((body) => body.rig);
+		if (options.watch) for (const camera of this.cameras) camera.watch();
 		this.schedule = scheduleOf(kit, course);
 		this.curves = course.values.map(({ parameter, points }) => ({ parameter, curve: compileCurve(points) }));
 		this.takeStep(true);

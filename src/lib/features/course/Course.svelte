@@ -13,7 +13,7 @@
 	import Segments from '$lib/ui/Segments.svelte';
 	import { isTyping } from '$lib/ui/targets';
 	import { CourseWorker } from '$lib/workers/course';
-	import BobSheet from './BobSheet.svelte';
+	import BobSheet from '$lib/stages/BobSheet.svelte';
 	import { CourseState, eyesOf } from './course.svelte';
 	import CourseHead from './CourseHead.svelte';
 	import CourseMap from './CourseMap.svelte';
@@ -21,8 +21,8 @@
 	import { FreePlay } from './free.svelte';
 	import FreeSheet from './FreeSheet.svelte';
 	import { clockOf } from './lanes';
-	import LagSheet from './LagSheet.svelte';
-	import RunWindow from './RunWindow.svelte';
+	import LagSheet from '$lib/stages/LagSheet.svelte';
+	import RunWindow from '$lib/viewport/RunWindow.svelte';
 	import Timeline from './Timeline.svelte';
 
 	interface Props {

@@ -4,7 +4,7 @@
 	import { TRACE_NUMBERS, type Way } from '$lib/core';
 	import { groundAt } from '$lib/world/grounds';
 	import { clean, type Chosen, type CourseState } from './course.svelte';
-	import { FOOTPRINTS, viewOf, type MapView } from './map-view';
+	import { FOOTPRINTS, viewOf, type MapView } from '$lib/world/map-view';
 
 	interface Props {
 		desk: CourseState;

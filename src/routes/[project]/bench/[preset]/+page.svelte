@@ -7,7 +7,17 @@
 	let { data }: { data: PageData } = $props();
 	const session = useSession();
 	const preset = $derived(session.preset(data.key));
+	/** A head bob or a lag has a bench of its own kind. */
+	const body = $derived(session.bodies.find((p) => p.id === data.key));
+	const here = $derived(`/${session.project.slug}`);
+	const bench = (key: string): void => void goto(`${here}/bench/${key}`);
 </script>
 
-<svelte:head><title>{preset?.name ?? 'Bench'} · {session.project.name}</title></svelte:head>
-<Bench {session} presetKey={data.key} onopen={(key) => goto(`/${session.project.slug}/bench/${key}`)} />
+<svelte:head><title>{(preset ?? body)?.name ?? 'Bench'} · {session.project.name}</title></svelte:head>
+{#if body}
+	{#await import('$lib/features/rig/Rig.svelte') then { default: Rig }}
+		<Rig {session} preset={data.key} onopen={(rig) => void goto(`${here}/rig/${rig}`)} onbench={bench} />
+	{/await}
+{:else}
+	<Bench {session} presetKey={data.key} onopen={bench} />
+{/if}

@@ -5,7 +5,18 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { lagAnswer } from './body-figures';
 
-	let { session, lag, onback }: { session: ProjectSession; lag: LagPreset; onback: () => void } = $props();
+	interface Props {
+		session: ProjectSession;
+		lag: LagPreset;
+		/** Left out: nothing to go back to. */
+		onback?: () => void;
+		/** The axis that is shown, where others know of it as well. */
+		axis?: LagAxisName;
+		onaxis?: (axis: LagAxisName) => void;
+		/** Whether its answer is drawn here. */
+		drawn?: boolean;
+	}
+	let { session, lag, onback, axis: given, onaxis, drawn = true }: Props = $props();
 
 	const [W, H] = [240, 74];
 	const FOLLOWS: readonly { readonly value: LagAxis['follow']; readonly label: string }[] = [
@@ -13,7 +24,12 @@
 		{ value: 'half-life', label: 'half-life' },
 		{ value: 'spring', label: 'spring' }
 	];
-	let shown = $state<LagAxisName>('z');
+	let own = $state<LagAxisName>('z');
+	const shown = $derived(given ?? own);
+	function show(name: LagAxisName) {
+		own = name;
+		onaxis?.(name);
+	}
 	const axis = $derived(lag.axes[shown] ?? { ...newLagAxis(), follow: 'none' as const });
 	const turns = $derived(shown === 'yaw' || shown === 'pitch' || shown === 'roll');
 	const unit = $derived(turns ? '°' : lag.view === 'flat' ? 'px' : 'm');
@@ -40,7 +56,7 @@
 				else e.currentTarget.value = lag.name;
 			}}
 		/>
-		<button onclick={onback}>back</button>
+		{#if onback}<button onclick={onback}>back</button>{/if}
 	</header>
 	<p title={lag.about}>{lag.about}</p>
 	<div class="axes" role="tablist" aria-label="Axes">
@@ -49,7 +65,7 @@
 				role="tab"
 				aria-selected={name === shown}
 				class:off={(lag.axes[name]?.follow ?? 'none') === 'none'}
-				onclick={() => (shown = name)}>{name}</button
+				onclick={() => show(name)}>{name}</button
 			>
 		{/each}
 	</div>
@@ -129,21 +145,23 @@
 			/>
 		</div>
 	{/if}
-	<svg
-		viewBox="0 0 {W} {H}"
-		role="img"
-		aria-label="A body that {turns ? 'turns' : 'runs'} for a second and stops, and the view behind it"
-	>
-		<path class="body" d={answer.body} />
-		<path d={answer.view} />
-	</svg>
+	{#if drawn}<svg
+			viewBox="0 0 {W} {H}"
+			role="img"
+			aria-label="A body that {turns ? 'turns' : 'runs'} for a second and stops, and the view behind it"
+		>
+			<path class="body" d={answer.body} />
+			<path d={answer.view} />
+		</svg>{/if}
 	<dl>
 		<dt>trails</dt>
 		<dd>{answer.trails.map(({ label, by }) => `${by.toPrecision(2)} ${unit} ${label}`).join(', ')}</dd>
-		<dt>settled</dt>
-		<dd>{answer.settled === null ? 'not within 3 s' : `after ${answer.settled.toFixed(2)} s`}</dd>
-		<dt>overshoots</dt>
-		<dd>{answer.over > 0.001 ? `by ${(answer.over * 100).toFixed(1)} % of its trail` : 'not'}</dd>
+		{#if drawn}
+			<dt>settled</dt>
+			<dd>{answer.settled === null ? 'not within 3 s' : `after ${answer.settled.toFixed(2)} s`}</dd>
+			<dt>overshoots</dt>
+			<dd>{answer.over > 0.001 ? `by ${(answer.over * 100).toFixed(1)} % of its trail` : 'not'}</dd>
+		{/if}
 	</dl>
 	<div class="tiles">
 		<NumberField

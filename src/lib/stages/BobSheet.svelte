@@ -17,7 +17,15 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { eyePath } from './body-figures';
 
-	let { session, bob, onback }: { session: ProjectSession; bob: BobPreset; onback: () => void } = $props();
+	interface Props {
+		session: ProjectSession;
+		bob: BobPreset;
+		/** Left out: nothing to go back to. */
+		onback?: () => void;
+		/** The speed that is walked: its gait is shown until another is chosen. */
+		near?: number;
+	}
+	let { session, bob, onback, near = 1.5 }: Props = $props();
 
 	const [W, H] = [240, 74];
 	/** What a new gait keyed by hand begins with. */
@@ -30,9 +38,8 @@
 	const IDLE = { channels: { y: { amplitude: 0.004, frequency: 0.25 } } };
 	/** Which of the gaits is shown; until one is chosen that of a walk. */
 	let shown = $state('');
-	const WALK = 1.5;
 	const nearest = (gaits: readonly BobGait[]): BobGait | undefined =>
-		[...gaits].sort((a, b) => Math.abs(a.speed - WALK) - Math.abs(b.speed - WALK))[0];
+		[...gaits].sort((a, b) => Math.abs(a.speed - near) - Math.abs(b.speed - near))[0];
 	const gait = $derived(bob.gaits.find((g) => g.id === shown) ?? nearest(bob.gaits));
 	const path = $derived(gait ? eyePath(bob, gait.speed, W, H) : null);
 	const inUnits = (channel: Channel): string => unitOf(channel, bob.view);
@@ -88,7 +95,7 @@
 				else e.currentTarget.value = bob.name;
 			}}
 		/>
-		<button onclick={onback}>back</button>
+		{#if onback}<button onclick={onback}>back</button>{/if}
 	</header>
 	<p title={bob.about}>{bob.about}</p>
 	<div class="tiles">
@@ -158,7 +165,7 @@
 				<line x1={W / 2} x2={W / 2} y1="4" y2={H - 4} /><line x1="4" x2={W - 4} y1={H / 2} y2={H / 2} />
 				<path d={path.d} />
 				{#each path.feet as foot, i (i)}<circle cx={foot.x} cy={foot.y} r="3" />{/each}
-				<text x="5" y={H - 5}
+				<text x="5" y="12"
 					>{(path.width * 100).toFixed(1)} × {(path.height * 100).toFixed(1)} cm · dots: a foot falls</text
 				>
 			</svg>

@@ -2,9 +2,9 @@
 	/** The picture of a run, through one camera or two beside each other. A free run is steered with the pointer held in it. */
 	import { onMount } from 'svelte';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
-	import type { Moving } from '$lib/viewport/grounds';
-	import type { Eye } from '$lib/viewport/eye';
-	import type { RunPicture } from '$lib/viewport/run-picture';
+	import type { Moving } from './grounds';
+	import type { Eye } from './eye';
+	import type { RunPicture } from './run-picture';
 
 	interface Props {
 		/** One frame of the display, so many seconds after the last; gives what is looked at. */
@@ -66,7 +66,7 @@
 		const watch = new ResizeObserver(() => picture?.resize(box.clientWidth, box.clientHeight));
 		afterFirstPaint(async () => {
 			try {
-				const { RunPicture } = await import('$lib/viewport/run-picture');
+				const { RunPicture } = await import('./run-picture');
 				if (gone) return;
 				const made = new RunPicture(canvas);
 				made.resize(box.clientWidth, box.clientHeight);

@@ -1,0 +1,783 @@
+<script lang="ts">
+	/** A camera's chain, stage after stage, each with its meter and switch; the stage that is chosen is drawn and tuned below, beside the picture. */
+	import { onMount, untrack } from 'svelte';
+	import Pause from '@lucide/svelte/icons/pause';
+	import Play from '@lucide/svelte/icons/play';
+	import SkipBack from '@lucide/svelte/icons/skip-back';
+	import {
+		CHANNEL_COUNT,
+		checkRig,
+		freeId,
+		isBob,
+		LAG_AXES,
+		newBob,
+		newLag,
+		RIG_STAGES,
+		viewOf,
+		type BobPreset,
+		type Channel,
+		type LagAxis,
+		type LagAxisName,
+		type LagPreset,
+		type RigStage
+	} from '$lib/core';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import BobSheet from '$lib/stages/BobSheet.svelte';
+	import CeilingSheet from '$lib/stages/CeilingSheet.svelte';
+	import LagChart from '$lib/stages/LagChart.svelte';
+	import LagSheet from '$lib/stages/LagSheet.svelte';
+	import LeanChart from '$lib/stages/LeanChart.svelte';
+	import LeanSheet from '$lib/stages/LeanSheet.svelte';
+	import LevelChart from '$lib/stages/LevelChart.svelte';
+	import LimitsSheet from '$lib/stages/LimitsSheet.svelte';
+	import RigMap from '$lib/stages/RigMap.svelte';
+	import SpeedChart from '$lib/stages/SpeedChart.svelte';
+	import StageSheet from '$lib/stages/StageSheet.svelte';
+	import StrideCircle from '$lib/stages/StrideCircle.svelte';
+	import ViewSheet from '$lib/stages/ViewSheet.svelte';
+	import { useCommands } from '$lib/ui/commands.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+	import { isTyping } from '$lib/ui/targets';
+	import RunWindow from '$lib/viewport/RunWindow.svelte';
+	import { LOOP, TREADMILL } from './loop';
+	import { RigState, type Part } from './rig.svelte';
+	import RigHead from './RigHead.svelte';
+	import ShakesPanel from './ShakesPanel.svelte';
+	import StageCard from './StageCard.svelte';
+	import StageTrace from './StageTrace.svelte';
+
+	interface Props {
+		session: ProjectSession;
+		/** The rig in the address; empty: the first one. */
+		id?: string;
+		/** A head bob or a lag that is looked at by itself. */
+		preset?: string;
+		onopen: (id: string) => void;
+		onbench: (preset: string) => void;
+	}
+	let { session, id = '', preset = '', onopen, onbench }: Props = $props();
+
+	const desk = untrack(() => new RigState(session));
+	const commands = useCommands();
+	const rig = $derived(desk.rig);
+	const alone = $derived(desk.alone !== '');
+	const view = $derived(viewOf(rig?.view.kind ?? 'eyes'));
+	const unit = $derived(view === 'flat' ? 'px' : 'm');
+	const bob = $derived(session.bobs.find((b) => b.id === rig?.bob));
+	const lag = $derived(session.lags.find((l) => l.id === rig?.lag));
+	let axis = $state<LagAxisName>('z');
+	const unknown = $derived(id !== '' && !session.wiring.rigs.some((r) => r.id === id));
+	const nowhere = $derived(preset !== '' && session.missing === 0 && !session.bodies.some((b) => b.id === preset));
+
+	$effect(() => {
+		const { rigs } = session.wiring;
+		const body = session.bodies.find((b) => b.id === preset);
+		untrack(() => {
+			if (preset !== '') {
+				if (body) desk.openAlone(preset, body.family === 'bob' ? 'bob' : 'lag');
+			} else desk.open(rigs.some((r) => r.id === id) ? id : (rigs[0]?.id ?? ''));
+		});
+	});
+	$effect(() => {
+		// The axis that is drawn is one that is there.
+		if (lag && !lag.axes[axis]) axis = LAG_AXES.find((name) => lag.axes[name]) ?? 'x';
+	});
+	$effect(() => {
+		if (preset !== '') session.look(preset);
+	});
+
+	const findings = $derived(rig && !alone ? checkRig(rig, session.bodies) : []);
+	const told = $derived(findings.filter((f) => f.place !== 'bypass'));
+	/** What stands at a stage: the place in the order, or its own field. */
+	const warnsAt = (stage: RigStage): string =>
+		told
+			.filter((f) => f.place === stage || f.place === `order[${rig!.order.indexOf(stage)}]`)
+			.map((f) => f.sentence)
+			.join(' ');
+	const inUsualOrder = $derived(rig ? rig.order.every((s, i) => s === RIG_STAGES[i]) : true);
+
+	const TITLES: Record<RigStage, string> = {
+		lag: 'Lag',
+		limits: 'Limits',
+		bob: 'Head bob',
+		lean: 'Lean',
+		shakes: 'Shakes',
+		ceiling: 'Ceiling'
+	};
+	const DOES: Record<RigStage, string> = {
+		lag: 'trails',
+		limits: 'holds',
+		bob: 'adds',
+		lean: 'adds',
+		shakes: 'add',
+		ceiling: 'takes'
+	};
+	function aboutStage(stage: RigStage): string {
+		if (!rig) return '';
+		if (stage === 'lag') return lag?.name ?? (rig.lag ? `${rig.lag}, which is gone` : 'none: at once');
+		if (stage === 'bob') return bob?.name ?? (rig.bob ? `${rig.bob}, which is gone` : 'none');
+		if (stage === 'limits') {
+			const { limits } = rig;
+			if (!limits) return 'none';
+			const ranges = (['x', 'y', 'z'] as const).filter((a) => limits[a]).join(', ');
+			return [ranges && `a box in ${ranges}`, limits.area && 'an area'].filter(Boolean).join(' and ') || 'none';
+		}
+		if (stage === 'lean')
+			return rig.lean
+				? [
+						(rig.lean.rollByTurn || rig.lean.swayByTurn) && 'by turning',
+						(rig.lean.rollByStrafe || rig.lean.swayByStrafe) && 'by strafing'
+					]
+						.filter(Boolean)
+						.join(', ') || 'set to nothing'
+				: 'none';
+		if (stage === 'shakes') return playing.length === 0 ? 'nothing plays' : `${playing.length} playing`;
+		const held = Object.entries(rig.ceiling ?? {}).filter(([, most]) => most !== null);
+		return held.length === 0 ? 'none' : held.map(([channel]) => channel).join(', ');
+	}
+	const aboutView = $derived.by(() => {
+		if (!rig) return '';
+		const { kind, back, fov, pixelsPerMetre, turns } = rig.view;
+		if (kind === 'eyes') return `through its eyes, ${fov}°`;
+		if (kind === 'chase') return `chase, ${back} m behind, ${fov}°`;
+		if (kind === 'flat') return `flat, ${pixelsPerMetre} px a metre`;
+		return `fixed${turns ? ', turns to it' : ''}, ${fov}°`;
+	});
+
+	// What is of this moment
+
+	let playing = $state.raw<readonly { readonly id: string; readonly level: number }[]>([]);
+	let bodyNow = $state.raw<readonly [number, number, number]>([0, 0, 0]);
+	let cameraNow = $state.raw<readonly [number, number, number]>([0, 0, 0]);
+	let cameraPlace: [number, number, number] = [0, 0, 0];
+	let speedNow = $state(0);
+	const before = new Float64Array(CHANNEL_COUNT);
+	const after = new Float64Array(CHANNEL_COUNT);
+	/** Yaw of a quaternion, in degrees. */
+	const yawOf = (q: Float64Array): number =>
+		(Math.atan2(2 * (q[3]! * q[5]! + q[6]! * q[4]!), 1 - 2 * (q[3]! * q[3]! + q[4]! * q[4]!)) * 180) / Math.PI;
+
+	function frame(dt: number) {
+		if (!rig) return { eyes: [], time: 0, moving: null };
+		const { eyes, time, run } = desk.frame(dt);
+		const [eye] = eyes;
+		const { body, pose, offset } = eye!;
+		cameraPlace = [pose[0]!, pose[1]!, pose[2]!];
+		bodyNow = [body[0]!, body[2]!, body[3]!];
+		cameraNow = [pose[0]!, pose[2]!, yawOf(pose)];
+		speedNow = run ? run.bodies[0]!.speed : desk.walks;
+		after.set(offset);
+		before.set(offset);
+		const done = run?.bodies[0]!.rig.run.done;
+		const at = RIG_STAGES.indexOf('ceiling') * CHANNEL_COUNT;
+		if (done) for (let c = 0; c < CHANNEL_COUNT; c++) before[c]! -= done[at + c]!;
+		const plays = run?.director.viewers[0]!.player.plays.filter((p) => p.level > 0.005) ?? [];
+		if (plays.length > 0 || playing.length > 0)
+			playing = plays.map((p) => ({ id: p.presetId, level: p.level * p.strength }));
+		return { eyes, time, moving: null };
+	}
+	const way = $derived(
+		desk.onTreadmill
+			? []
+			: desk.course.trace
+				? Array.from({ length: Math.floor(desk.course.trace.poses.length / 75) }, (_, i): [number, number] => [
+						desk.course.trace!.poses[i * 75]!,
+						desk.course.trace!.poses[i * 75 + 2]!
+					])
+				: desk.course.path.map((p): [number, number] => [p.x, p.z])
+	);
+	const marks = $derived(
+		desk.onTreadmill || !desk.course.path.length ? [] : [desk.course.path.flatMap((p) => [p.x, p.y, p.z])]
+	);
+	const caption = $derived(
+		desk.onTreadmill
+			? `on the spot, ${desk.walks.toFixed(2)} m/s`
+			: playing.length > 0
+				? playing
+						.slice(0, 3)
+						.map((p) => session.preset(p.id)?.name ?? p.id)
+						.join(' · ')
+				: `${speedNow.toFixed(1)} m/s`
+	);
+
+	// Changes
+
+	const changeLag = (part: Partial<LagAxis>, mark: string, done: boolean): void => {
+		if (!lag) return;
+		const now = lag.axes[axis];
+		if (now && Object.keys(part).length > 0)
+			session.changeBody(
+				lag.id,
+				'Lag',
+				(l) => ({ ...l, axes: { ...(l as LagPreset).axes, [axis]: { ...now, ...part } } }) as LagPreset,
+				`${axis} ${mark}`
+			);
+		if (done) session.seal();
+	};
+	function turnChannel(gaitSpeed: number, channel: Channel, by: number, done: boolean) {
+		const gait = nearest(gaitSpeed);
+		const now = gait?.channels[channel];
+		if (bob && gait && now && by !== 0) {
+			const phase = Math.round((now.phase + by - Math.floor(now.phase + by)) * 1000) / 1000;
+			session.changeBody(
+				bob.id,
+				'Place in the stride',
+				(b) =>
+					({
+						...b,
+						gaits: (b as BobPreset).gaits.map((g) =>
+							g.id === gait.id ? { ...g, channels: { ...g.channels, [channel]: { ...now, phase } } } : g
+						)
+					}) as BobPreset,
+				`${gait.id} ${channel} turn`
+			);
+		}
+		if (done) session.seal();
+	}
+	const nearest = (speed: number) =>
+		[...(bob?.gaits ?? [])].sort((a, b) => Math.abs(a.speed - speed) - Math.abs(b.speed - speed))[0];
+	function setGaitSpeed(gait: string, speed: number, done: boolean) {
+		if (bob)
+			session.changeBody(
+				bob.id,
+				'Gait',
+				(b) =>
+					({
+						...b,
+						gaits: (b as BobPreset).gaits.map((g) => (g.id === gait ? { ...g, speed } : g))
+					}) as BobPreset,
+				`gait ${gait} speed`
+			);
+		if (done) session.seal();
+	}
+	const listed = (slot: 'bob' | 'lag') => (slot === 'bob' ? session.bobs : session.lags);
+	const NEW = '*new';
+	const COPY = '*copy';
+	/** A bob or a lag for the stage: one that is there, a new one, or a copy so that the original survives. */
+	async function take(slot: 'bob' | 'lag', select: HTMLSelectElement) {
+		const to = select.value;
+		let taken: string | null = to || null;
+		const ids = session.bodies.map((p) => p.id);
+		if (to === NEW) {
+			const made =
+				slot === 'bob' ? newBob(freeId('New bob', ids), 'New bob') : newLag(freeId('New lag', ids), 'New lag');
+			taken = await session.add({ ...made, view }, 'made new');
+		} else if (to === COPY) {
+			const source = session.bodies.find((p) => p.id === rig?.[slot])!;
+			const name = `${source.name}, copy`.slice(0, 120);
+			taken = await session.add({ ...source, id: freeId(name, ids), name }, `copied from ${source.name}`);
+		}
+		if (to !== '' && taken === null) {
+			select.value = rig?.[slot] ?? '';
+			return;
+		}
+		desk.change(slot === 'bob' ? 'Head bob' : 'Lag', { [slot]: taken });
+	}
+
+	function keyDown(event: KeyboardEvent) {
+		if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+		const onControl = (event.target as HTMLElement).closest?.('button, a, [role="switch"], select');
+		const number = Number(event.key);
+		if (event.key === ' ' && !onControl) desk.playing = !desk.playing;
+		else if (event.key === 'o' && !alone) desk.goOver();
+		else if (!alone && rig && number >= 1 && number <= RIG_STAGES.length) desk.toggle(rig.order[number - 1]!);
+		else return;
+		event.preventDefault();
+	}
+	onMount(() => {
+		void session.courses.fetch();
+		return commands.offer(
+			() => [
+				...session.wiring.rigs.map((r) => ({
+					id: `rig ${r.id}`,
+					label: r.name,
+					about: 'rig',
+					run: () => onopen(r.id)
+				})),
+				...session.bodies.map((p) => ({
+					id: `body ${p.id}`,
+					label: p.name,
+					about: isBob(p) ? 'head bob' : 'camera lag',
+					run: () => onbench(p.id)
+				}))
+			],
+			[
+				{ keys: 'Space', what: 'Play and pause' },
+				{ keys: '1 … 6', what: 'Leave a stage out, take it in' },
+				{ keys: 'Alt ← →', what: 'A stage earlier or later' },
+				{ keys: 'O', what: 'Go over to the other rig, come back' }
+			]
+		);
+	});
+	const choose = (part: Part): void => {
+		desk.part = part;
+	};
+	const numbersOf = $derived(desk.part);
+</script>
+
+<svelte:window onkeydown={keyDown} />
+
+<div class="room" class:alone>
+	<RigHead {desk} {onopen} {onbench} />
+	{#if !rig}
+		<section class="first">
+			{#if preset !== ''}
+				<p>{nowhere ? `There is no head bob or lag “${preset}” in this project.` : 'It is on its way …'}</p>
+			{:else}
+				<h2>What the player sees through</h2>
+				<p>
+					A rig is a camera’s chain: the body, a lag that trails it, limits, the head bob, the lean, the shakes that
+					cues set off, and a ceiling over all of it. Each stage shows what it does, and can be left out.
+				</p>
+				<p>“New” in the menu above makes the first one.</p>
+			{/if}
+		</section>
+	{:else}
+		{#if !alone}
+			<div class="chain" role="group" aria-label="The chain, from the body to the picture">
+				<StageCard
+					title="Body"
+					about={aboutView}
+					meter={null}
+					head={0}
+					beat={0}
+					does=""
+					{unit}
+					on
+					fixed
+					chosen={desk.part === 'view'}
+					warns=""
+					note="{speedNow.toFixed(1)} m/s"
+					onchoose={() => choose('view')}
+				/>
+				{#each rig.order as stage (stage)}
+					<i class="wire" aria-hidden="true"></i>
+					<StageCard
+						title={TITLES[stage]}
+						about={aboutStage(stage)}
+						meter={desk.meters[stage]}
+						head={desk.head}
+						beat={desk.beat}
+						does={DOES[stage]}
+						unit={stage === 'limits' ? 'm' : unit}
+						on={!rig.bypass.includes(stage)}
+						chosen={desk.part === stage}
+						warns={warnsAt(stage)}
+						onchoose={() => choose(stage)}
+						ontoggle={() => desk.toggle(stage)}
+						onmove={(by) => desk.move(stage, by)}
+					/>
+				{/each}
+			</div>
+			<div class="told" role="status">
+				{#if unknown}<p>There is no rig “{id}” in this project; the first one is shown.</p>{/if}
+				{#each told.slice(0, 2) as f, i (i)}
+					<p>{f.sentence}</p>
+				{:else}
+					{#if inUsualOrder}<p class="fine">
+							The order takes nothing away: what is added last is neither followed nor clamped.
+						</p>{/if}
+				{/each}
+				{#if !inUsualOrder}
+					<button onclick={() => desk.change('Usual order', { order: [...RIG_STAGES] })}
+						>Put them in the usual order</button
+					>
+				{/if}
+			</div>
+		{/if}
+		<main>
+			<div class="seen">
+				<RunWindow {frame} ways={marks} viewers={1} {caption} steered={false} onlook={() => undefined} />
+				{#if numbersOf !== 'view'}
+					<StageTrace
+						trace={desk.meters[numbersOf].channels}
+						head={desk.head}
+						beat={desk.beat}
+						{view}
+						metres={numbersOf === 'limits' || (numbersOf === 'lag' && view === 'space')}
+						title={TITLES[numbersOf]}
+					/>
+				{:else}<p class="hint">
+						The body is what the game moves. Each stage after it says what it adds; what the game put there is never
+						written over.
+					</p>{/if}
+				<div class="transport">
+					<button class="round" aria-label="To the beginning" title="To the beginning" onclick={() => desk.scrub(0)}
+						><SkipBack size={14} /></button
+					>
+					<button
+						class="round on"
+						aria-label={desk.playing ? 'Pause' : 'Play'}
+						title="{desk.playing ? 'Pause' : 'Play'} (Space)"
+						onclick={() => (desk.playing = !desk.playing)}
+						>{#if desk.playing}<Pause size={14} />{:else}<Play size={14} />{/if}</button
+					>
+					<select
+						aria-label="Tried on"
+						value={desk.onTreadmill ? TREADMILL : desk.course.id === 'loop' ? LOOP : desk.course.id}
+						onchange={(e) => {
+							desk.tried = e.currentTarget.value;
+							desk.scrub(0);
+						}}
+					>
+						{#if bob}<option value={TREADMILL}>on the spot</option>{/if}
+						<option value={LOOP}>a loop</option>
+						{#each desk.courses as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
+					</select>
+					{#if !desk.onTreadmill}
+						<input
+							type="range"
+							aria-label="Time on the course"
+							min="0"
+							max={desk.course.seconds}
+							step="0.01"
+							value={desk.time}
+							oninput={(e) => desk.scrub(Number(e.currentTarget.value))}
+						/>
+						<output>{desk.time.toFixed(1)} s</output>
+					{:else}<span class="push"></span>{/if}
+					<Segments
+						small
+						label="Speed of time"
+						value={desk.speed}
+						options={[
+							{ value: 0.25, label: '¼' },
+							{ value: 1, label: '1×' }
+						]}
+						onchange={(v) => (desk.speed = v)}
+					/>
+				</div>
+			</div>
+			<section class="chart" aria-label="Drawing of the stage">
+				{#if numbersOf === 'lag'}
+					{#if lag}
+						<LagChart
+							{lag}
+							{axis}
+							way={desk.onTreadmill ? null : () => ({ poses: desk.wayFrom(0), from: 0 })}
+							wayName={desk.course.name}
+							onaxis={changeLag}
+						/>
+					{:else}<p class="empty">Without a lag the camera is where the body is, in the same moment.</p>{/if}
+				{:else if numbersOf === 'bob'}
+					{#if bob}
+						<div class="steps">
+							<StrideCircle
+								{bob}
+								speed={desk.onTreadmill ? desk.walks : Math.max(0.05, nearest(desk.walks)?.speed ?? desk.walks)}
+								phase={desk.playing ? desk.phase : null}
+								onturn={(channel, by, done) => turnChannel(desk.walks, channel, by, done)}
+							/>
+							<div class="speeds">
+								<SpeedChart
+									{bob}
+									speed={desk.walks}
+									onspeed={(v) => {
+										desk.sweeps = null;
+										desk.walks = v;
+										desk.tried = TREADMILL;
+									}}
+									ongait={(g, v, done) => setGaitSpeed(g.id, v, done)}
+								/>
+								<button
+									class="plain"
+									aria-pressed={desk.sweeps !== null}
+									onclick={() => {
+										desk.tried = TREADMILL;
+										desk.playing = true;
+										desk.sweeps = desk.sweeps === null ? 0 : null;
+									}}>{desk.sweeps === null ? 'Sweep from standing to sprint and back' : 'Stop the sweep'}</button
+								>
+							</div>
+						</div>
+					{:else}<p class="empty">Without a head bob the eye glides: it knows nothing of steps.</p>{/if}
+				{:else if numbersOf === 'lean'}
+					{#if rig.lean}<LeanChart lean={rig.lean} {unit} />{:else}<p class="empty">
+							Without a lean the horizon stays level, however fast one turns.
+						</p>{/if}
+				{:else if numbersOf === 'shakes'}
+					<ShakesPanel {session} {rig} {playing} />
+				{:else if numbersOf === 'ceiling'}
+					<LevelChart
+						{before}
+						{after}
+						beat={desk.beat}
+						ceiling={rig.ceiling}
+						{view}
+						on={!rig.bypass.includes('ceiling')}
+					/>
+				{:else}
+					<RigMap
+						{way}
+						body={bodyNow}
+						camera={cameraNow}
+						view={rig.view}
+						limits={rig.bypass.includes('limits') ? null : rig.limits}
+						takes={numbersOf === 'limits' ? 'limits' : 'view'}
+						onlimits={(limits, mark, done) => desk.change('Limits', { limits }, mark, done)}
+						onview={(part, mark, done) => desk.change('View', { view: { ...rig.view, ...part } }, mark, done)}
+					/>
+				{/if}
+			</section>
+			<div class="numbers">
+				{#if !alone && (numbersOf === 'lag' || numbersOf === 'bob')}
+					{@const slot = numbersOf}
+					<label class="which"
+						>{slot === 'bob' ? 'head bob' : 'lag'}
+						<select value={rig[slot] ?? ''} onchange={(e) => void take(slot, e.currentTarget)}>
+							<option value="">none</option>
+							{#if rig[slot] && !session.bodies.some((b) => b.id === rig[slot])}<option value={rig[slot]}
+									>{rig[slot]}, which is gone</option
+								>{/if}
+							{#each listed(slot) as p (p.id)}<option value={p.id}
+									>{p.name}{p.view === view ? '' : p.view === 'flat' ? ' (pixels)' : ' (metres)'}</option
+								>{/each}
+							{#if rig[slot]}<option value={COPY}>a copy of it</option>{/if}
+							<option value={NEW}>a new one</option>
+						</select></label
+					>
+				{/if}
+				{#if numbersOf === 'lag'}
+					{#if lag}<LagSheet {session} {lag} {axis} onaxis={(name) => (axis = name)} drawn={false} />{/if}
+				{:else if numbersOf === 'bob'}
+					{#if bob}<BobSheet {session} {bob} near={desk.walks} />{/if}
+				{:else if numbersOf === 'limits'}
+					<LimitsSheet
+						limits={rig.limits}
+						camera={() => cameraPlace}
+						onchange={(limits, mark, done) => desk.change('Limits', { limits }, mark, done)}
+					/>
+				{:else if numbersOf === 'lean'}
+					<LeanSheet
+						lean={rig.lean}
+						{view}
+						onchange={(lean, mark, done) => desk.change('Lean', { lean }, mark, done)}
+					/>
+				{:else if numbersOf === 'ceiling'}
+					<CeilingSheet
+						ceiling={rig.ceiling}
+						{view}
+						onchange={(ceiling, mark, done) => desk.change('Ceiling', { ceiling }, mark, done)}
+					/>
+				{:else if numbersOf === 'view'}
+					<ViewSheet
+						view={rig.view}
+						onchange={(part, mark, done) => desk.change('View', { view: { ...rig.view, ...part } }, mark, done)}
+					/>
+				{/if}
+				{#if !alone && (numbersOf === 'view' || numbersOf === 'shakes')}
+					<StageSheet title="The rig" about="What it is called, and what for.">
+						<label class="pick"
+							>name <input
+								value={rig.name}
+								maxlength="120"
+								onchange={(e) => {
+									const name = e.currentTarget.value.trim();
+									if (name) desk.change('Name', { name });
+									else e.currentTarget.value = rig.name;
+								}}
+							/></label
+						>
+						<label class="pick"
+							>what for <textarea
+								rows="4"
+								value={rig.about}
+								maxlength="4000"
+								onchange={(e) => desk.change('Description', { about: e.currentTarget.value })}></textarea></label
+						>
+					</StageSheet>
+				{/if}
+			</div>
+		</main>
+	{/if}
+</div>
+
+<style>
+	.room {
+		height: 100vh;
+		display: grid;
+		grid-template-rows: 48px auto auto minmax(0, 1fr);
+	}
+	.room.alone {
+		grid-template-rows: 48px minmax(0, 1fr);
+	}
+	.chain {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) repeat(6, 12px minmax(0, 1fr));
+		align-items: stretch;
+		padding: 10px 14px 4px;
+	}
+	.wire {
+		align-self: center;
+		height: 2px;
+		background: var(--ink-2);
+	}
+	.told {
+		display: flex;
+		align-items: center;
+		gap: 10px;
+		min-height: 30px;
+		padding: 3px 14px 0;
+		font-size: 12.5px;
+	}
+	.told p {
+		margin: 0;
+		background: var(--lamp-wash);
+		border-left: 3px solid var(--lamp);
+		padding: 2px 9px;
+	}
+	.told .fine {
+		background: none;
+		border-color: var(--rule-strong);
+		color: var(--ink-2);
+	}
+	.told button,
+	.plain {
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 2px 9px;
+		cursor: pointer;
+		white-space: nowrap;
+	}
+	.plain[aria-pressed='true'] {
+		background: var(--lamp-wash);
+		border-color: var(--lamp);
+	}
+	main {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1.04fr) 292px;
+		gap: 10px;
+		min-height: 0;
+		padding: 6px 14px 12px;
+	}
+	.seen {
+		display: grid;
+		grid-template-rows: minmax(0, 1.5fr) minmax(0, 1fr) auto;
+		gap: 6px;
+		min-height: 0;
+	}
+	.hint {
+		align-self: center;
+		margin: 0 10px;
+		font-size: 12.5px;
+		color: var(--ink-2);
+		text-align: center;
+	}
+	.transport {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+		min-width: 0;
+	}
+	.transport select {
+		max-width: 130px;
+	}
+	.transport input {
+		flex: 1;
+		min-width: 40px;
+		accent-color: var(--lamp);
+	}
+	.transport output {
+		font-size: 12px;
+		min-width: 40px;
+		text-align: right;
+	}
+	.push {
+		flex: 1;
+	}
+	.round {
+		display: grid;
+		place-items: center;
+		width: 26px;
+		height: 26px;
+		flex: none;
+		border: 1px solid var(--rule-strong);
+		border-radius: 50%;
+		background: var(--field);
+		cursor: pointer;
+	}
+	.round.on {
+		background: var(--lamp-light);
+		border-color: var(--lamp);
+		color: var(--on-lamp);
+	}
+	select {
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--field);
+		color: var(--ink);
+		padding: 3px 6px;
+		font-size: 13px;
+		min-width: 0;
+	}
+	.chart {
+		display: grid;
+		grid-template-rows: minmax(0, 1fr);
+		min-height: 0;
+		min-width: 0;
+		border: 1px solid var(--rule-strong);
+		border-radius: var(--radius);
+		background: var(--sheet);
+		padding: 8px 10px;
+	}
+	.steps {
+		display: grid;
+		grid-template-rows: minmax(0, 1fr) auto;
+		gap: 4px;
+		min-height: 0;
+	}
+	.speeds {
+		display: grid;
+		gap: 3px;
+		justify-items: start;
+	}
+	.speeds > :global(figure) {
+		width: 100%;
+	}
+	.empty {
+		align-self: center;
+		text-align: center;
+		color: var(--ink-2);
+	}
+	.numbers {
+		display: flex;
+		flex-direction: column;
+		gap: 8px;
+		min-height: 0;
+		overflow: auto;
+	}
+	.numbers > :global(section) {
+		flex: 0 1 auto;
+	}
+	.which {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		font-size: 12px;
+		color: var(--ink-2);
+		white-space: nowrap;
+	}
+	.which select {
+		flex: 1;
+	}
+	.numbers input,
+	.numbers textarea {
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--field);
+		color: var(--ink);
+		padding: 3px 6px;
+		font: inherit;
+		font-size: 13px;
+		resize: vertical;
+	}
+	.first {
+		max-width: 560px;
+		margin: 24px;
+		border: 1px solid var(--rule-strong);
+		border-radius: var(--radius);
+		background: var(--sheet);
+		padding: 16px;
+	}
+</style>

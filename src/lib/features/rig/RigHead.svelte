@@ -1,0 +1,344 @@
+<script lang="ts">
+	/** Which rig is open, where it is used, going over to another one, undo. */
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import Copy from '@lucide/svelte/icons/copy';
+	import Plus from '@lucide/svelte/icons/plus';
+	import Redo from '@lucide/svelte/icons/redo-2';
+	import Trash from '@lucide/svelte/icons/trash-2';
+	import Undo from '@lucide/svelte/icons/undo-2';
+	import { freeId, newBob, newLag, newRig, viewOf, type Rig } from '$lib/core';
+	import { WIRING } from '$lib/session/session.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import Popover from '$lib/ui/Popover.svelte';
+	import type { RigState } from './rig.svelte';
+
+	interface Props {
+		desk: RigState;
+		onopen: (id: string) => void;
+		onbench: (preset: string) => void;
+	}
+	let { desk, onopen, onbench }: Props = $props();
+
+	const session = $derived(desk.session);
+	const rigs = $derived(session.wiring.rigs);
+	const rig = $derived(desk.rig);
+	const preset = $derived(desk.preset);
+	const key = $derived(preset ? preset.id : WIRING);
+	const words = {
+		kept: 'kept',
+		changed: 'changed',
+		saving: 'keeping …',
+		away: 'server away, held here',
+		conflict: 'two versions',
+		refused: 'not kept'
+	} as const;
+	const courses = $derived(session.courses.list.filter((c) => c.rig === rig?.id).length);
+	const cues = $derived(
+		session.wiring.cues.filter((cue) => cue.actions.some((a) => a.kind === 'camera' && a.rig === rig?.id)).length
+	);
+	const users = $derived(
+		preset ? rigs.filter((r) => r.bob === preset.id || r.lag === preset.id).map((r) => r.name) : []
+	);
+	const used = $derived.by(() => {
+		if (preset)
+			return users.length === 0 ? 'in no rig yet' : `in ${users.length === 1 ? users[0] : `${users.length} rigs`}`;
+		const parts = [
+			courses > 0 ? `${courses} course${courses === 1 ? '' : 's'}` : '',
+			cues > 0 ? `${cues} cue${cues === 1 ? '' : 's'}` : ''
+		].filter(Boolean);
+		return parts.length > 0 ? `in ${parts.join(' and ')}` : 'in use nowhere yet';
+	});
+	const others = $derived(rigs.filter((r) => r.id !== rig?.id));
+	const other = $derived(others.find((r) => r.id === desk.other) ?? others[0]);
+	/** A flat picture and one in space have no between. */
+	const cuts = $derived(desk.over <= 0 || (rig && other ? viewOf(rig.view.kind) !== viewOf(other.view.kind) : false));
+
+	function add(label: string, made: Rig, close: () => void) {
+		session.rewire(label, (w) => ({ ...w, rigs: [...w.rigs, made] }));
+		session.seal();
+		close();
+		onopen(made.id);
+	}
+	const idFor = (name: string): string =>
+		freeId(
+			name,
+			rigs.map((r) => r.id)
+		);
+	function addNew(close: () => void) {
+		const name = `Rig ${rigs.length + 1}`;
+		add('New rig', { ...newRig(idFor(name), name), bob: session.bobs[0]?.id ?? null }, close);
+	}
+	function copy(close: () => void) {
+		const name = `${rig!.name}, copy`.slice(0, 120);
+		add('Copy the rig', { ...rig!, id: idFor(name), name }, close);
+	}
+	function remove(close: () => void) {
+		const gone = rig!;
+		const uses = courses + cues > 0 ? ` It was ${used}; they say so now.` : '';
+		session.rewire('Take the rig out', (w) => ({ ...w, rigs: w.rigs.filter((r) => r.id !== gone.id) }));
+		session.seal();
+		close();
+		session.say(`“${gone.name}” is gone.${uses}`, {
+			label: 'Undo',
+			run: () => {
+				session.goBack();
+				onopen(gone.id);
+			}
+		});
+		onopen(rigs.find((r) => r.id !== gone.id)?.id ?? '');
+	}
+	const listed = (slot: 'bob' | 'lag') => (slot === 'bob' ? session.bobs : session.lags);
+	async function addPreset(slot: 'bob' | 'lag', close: () => void) {
+		const taken = session.bodies.map((p) => p.id);
+		const made =
+			slot === 'bob' ? newBob(freeId('New bob', taken), 'New bob') : newLag(freeId('New lag', taken), 'New lag');
+		const id = await session.add(made, 'made new');
+		close();
+		if (id) onbench(id);
+	}
+</script>
+
+<header>
+	<Popover label="Choose a rig, a head bob or a lag" look="heading">
+		{#snippet button()}<span class="name"
+				><h1>{preset?.name ?? rig?.name ?? 'Rig'}</h1>
+				<ChevronDown size={17} /></span
+			>{/snippet}
+		{#snippet children(close)}
+			<div class="body">
+				<h2>Rigs</h2>
+				<div class="acts">
+					<button onclick={() => addNew(close)}><Plus size={14} /> New</button>
+					{#if rig && !preset}
+						<button onclick={() => copy(close)}><Copy size={14} /> Copy this</button>
+						<button onclick={() => remove(close)}><Trash size={14} /> Take it out</button>
+					{/if}
+				</div>
+				<ul>
+					{#each rigs as r (r.id)}
+						<li>
+							<button
+								aria-current={!preset && r.id === rig?.id}
+								onclick={() => {
+									close();
+									onopen(r.id);
+								}}><span>{r.name}</span><small>{r.view.kind}</small></button
+							>
+						</li>
+					{:else}<li class="none">No rig yet. “New” makes one.</li>{/each}
+				</ul>
+				{#each ['bob', 'lag'] as const as slot (slot)}
+					<h2>{slot === 'bob' ? 'Head bobs' : 'Camera lags'}</h2>
+					<div class="acts"><button onclick={() => void addPreset(slot, close)}><Plus size={14} /> New</button></div>
+					<ul>
+						{#each listed(slot) as p (p.id)}
+							<li>
+								<button
+									aria-current={p.id === preset?.id}
+									onclick={() => {
+										close();
+										onbench(p.id);
+									}}
+									><span>{p.name}</span><small
+										>{'gaits' in p ? p.gaits.map((g) => g.id).join(', ') : Object.keys(p.axes).join(', ')}</small
+									></button
+								>
+							</li>
+						{/each}
+					</ul>
+				{/each}
+			</div>
+		{/snippet}
+	</Popover>
+	{#if rig}
+		<span class="chip" data-testid="keeping"
+			>version {session.savedOf(key)?.version ?? 1} · {words[session.keepingOf(key)]}</span
+		>
+	{/if}
+	<p>
+		{session.project.name} · {preset ? (preset.family === 'bob' ? 'a head bob' : 'a camera lag') : 'a rig'} · {used}
+	</p>
+	{#if rig && !preset && other}
+		<div class="over" role="group" aria-label="Go over to another rig">
+			<button
+				class:gone={desk.isOver}
+				aria-pressed={desk.isOver}
+				title="Position, turn, lens and motion go over together (O)"
+				onclick={() => {
+					desk.other = other.id;
+					desk.goOver();
+				}}>{desk.isOver ? 'Come back' : 'Go over'}</button
+			>
+			to
+			<select aria-label="The other rig" value={other.id} onchange={(e) => (desk.other = e.currentTarget.value)}>
+				{#each others as r (r.id)}<option value={r.id}>{r.name}</option>{/each}
+			</select>
+			{#if !cuts}within{/if}
+			{#if cuts && desk.over > 0}<span title="A flat picture and one in space have no between">cuts</span>{:else}
+				<NumberField
+					look="inline"
+					label=""
+					name="Blends within"
+					unit={desk.over > 0 ? 's' : 's, cuts'}
+					value={desk.over}
+					min={0}
+					max={30}
+					step={0.02}
+					reset={0.8}
+					onchange={(v) => (desk.over = v)}
+				/>{/if}
+		</div>
+	{/if}
+	<button
+		class="round"
+		title="{session.undoLabel ? `Undo: ${session.undoLabel}` : 'Nothing to undo'} (Ctrl+Z)"
+		aria-label="Undo"
+		disabled={session.undoLabel === null}
+		onclick={() => session.goBack()}><Undo size={15} /></button
+	>
+	<button
+		class="round"
+		title="{session.redoLabel ? `Redo: ${session.redoLabel}` : 'Nothing to redo'} (Ctrl+Shift+Z)"
+		aria-label="Redo"
+		disabled={session.redoLabel === null}
+		onclick={() => session.goForward()}><Redo size={15} /></button
+	>
+</header>
+
+<style>
+	header {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		padding: 0 14px;
+		border-bottom: 1px solid var(--rule);
+	}
+	.name {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+	}
+	h1 {
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		max-width: 400px;
+	}
+	header > p {
+		flex: 1;
+		margin: 0;
+		color: var(--ink-2);
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.chip {
+		border: 1px solid var(--rule-strong);
+		border-radius: 999px;
+		padding: 2px 10px;
+		font-size: 12px;
+		color: var(--ink-2);
+		white-space: nowrap;
+	}
+	.over {
+		display: flex;
+		align-items: center;
+		gap: 5px;
+		font-size: 12.5px;
+		color: var(--ink-2);
+		white-space: nowrap;
+	}
+	select {
+		max-width: 150px;
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--field);
+		color: var(--ink);
+		padding: 3px 6px;
+		font-size: 13px;
+	}
+	.over button {
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 3px 10px;
+		cursor: pointer;
+	}
+	.over .gone {
+		background: var(--lamp-light);
+		border-color: var(--lamp);
+		color: var(--on-lamp);
+		font-weight: 600;
+	}
+	.round {
+		display: grid;
+		place-items: center;
+		width: 28px;
+		height: 28px;
+		border: 0;
+		border-radius: 50%;
+		background: none;
+		cursor: pointer;
+	}
+	.round:disabled {
+		opacity: 0.35;
+		cursor: default;
+	}
+	.body {
+		width: 330px;
+		max-height: 70vh;
+		overflow: auto;
+	}
+	h2 {
+		margin: 4px 6px 3px;
+		font-size: 13px;
+	}
+	.acts {
+		display: flex;
+		gap: 6px;
+		padding: 2px 4px 6px;
+	}
+	.acts button {
+		display: inline-flex;
+		align-items: center;
+		gap: 4px;
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 2px 8px;
+		cursor: pointer;
+	}
+	ul {
+		margin: 0 0 8px;
+		padding: 0;
+		list-style: none;
+	}
+	li button {
+		display: flex;
+		width: 100%;
+		justify-content: space-between;
+		gap: 10px;
+		border: 0;
+		border-radius: 5px;
+		background: none;
+		padding: 4px 8px;
+		text-align: left;
+		cursor: pointer;
+	}
+	li button:hover {
+		background: var(--paper-2);
+	}
+	li button[aria-current='true'] {
+		background: var(--lamp-wash);
+	}
+	small {
+		color: var(--ink-2);
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.none {
+		padding: 4px 8px;
+		color: var(--ink-2);
+	}
+</style>

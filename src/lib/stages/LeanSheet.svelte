@@ -1,0 +1,123 @@
+<script lang="ts">
+	/** How far the head tips into a turn and towards where one strafes, and how softly it comes back. */
+	import { newLean, type Lean, type View } from '$lib/core';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import StageSheet from './StageSheet.svelte';
+
+	interface Props {
+		lean: Lean | null;
+		view: View;
+		onchange: (lean: Lean | null, mark: string, done: boolean) => void;
+	}
+	let { lean, view, onchange }: Props = $props();
+
+	const unit = $derived(view === 'flat' ? 'px' : 'm');
+	const set = (part: Partial<Lean>, mark: string, done: boolean): void => onchange({ ...lean!, ...part }, mark, done);
+	/** Said for a quarter turn a second, and for a walk. */
+	const [TURN, WALK] = [90, 1.6];
+</script>
+
+<StageSheet
+	title="Lean"
+	about="Roll and sway by turning and strafing, through a spring. Where one goes straight there is none."
+>
+	<label class="check"
+		><input
+			type="checkbox"
+			checked={lean !== null}
+			onchange={(e) => onchange(e.currentTarget.checked ? newLean() : null, 'lean', true)}
+		/> leans</label
+	>
+	{#if lean}
+		<h3>Turning by 90° a second</h3>
+		<div class="tiles">
+			<NumberField
+				label="rolls into it"
+				name="Roll by turning"
+				unit="°"
+				value={lean.rollByTurn * TURN}
+				min={-90}
+				max={90}
+				step={0.05}
+				reset={0}
+				onchange={(v, done) => set({ rollByTurn: v / TURN }, 'rollByTurn', done)}
+			/>
+			<NumberField
+				label="sways into it"
+				name="Sway by turning"
+				{unit}
+				value={lean.swayByTurn * TURN}
+				min={-100}
+				max={100}
+				step={unit === 'px' ? 0.5 : 0.005}
+				reset={0}
+				onchange={(v, done) => set({ swayByTurn: v / TURN }, 'swayByTurn', done)}
+			/>
+		</div>
+		<h3>Strafing at a walk</h3>
+		<div class="tiles">
+			<NumberField
+				label="rolls towards it"
+				name="Roll by strafing"
+				unit="°"
+				value={lean.rollByStrafe * WALK}
+				min={-60}
+				max={60}
+				step={0.05}
+				reset={0}
+				onchange={(v, done) => set({ rollByStrafe: v / WALK }, 'rollByStrafe', done)}
+			/>
+			<NumberField
+				label="sways towards it"
+				name="Sway by strafing"
+				{unit}
+				value={lean.swayByStrafe * WALK}
+				min={-100}
+				max={100}
+				step={unit === 'px' ? 0.5 : 0.005}
+				reset={0}
+				onchange={(v, done) => set({ swayByStrafe: v / WALK }, 'swayByStrafe', done)}
+			/>
+		</div>
+		<h3>At most, and back</h3>
+		<div class="tiles">
+			<NumberField
+				label="roll at most"
+				unit="°"
+				value={lean.mostRoll}
+				min={0}
+				max={90}
+				step={0.1}
+				onchange={(mostRoll, done) => set({ mostRoll }, 'mostRoll', done)}
+			/>
+			<NumberField
+				label="sway at most"
+				{unit}
+				value={lean.mostSway}
+				min={0}
+				max={1000}
+				step={unit === 'px' ? 0.5 : 0.005}
+				onchange={(mostSway, done) => set({ mostSway }, 'mostSway', done)}
+			/>
+			<NumberField
+				label="spring"
+				unit="Hz"
+				value={lean.frequency}
+				min={0.05}
+				max={30}
+				step={0.02}
+				reset={1.2}
+				onchange={(frequency, done) => set({ frequency }, 'frequency', done)}
+			/>
+			<NumberField
+				label="damping"
+				value={lean.damping}
+				min={0.05}
+				max={10}
+				step={0.01}
+				reset={1}
+				onchange={(damping, done) => set({ damping }, 'damping', done)}
+			/>
+		</div>
+	{/if}
+</StageSheet>
