@@ -306,17 +306,30 @@ export class ProjectSession {
 		return this.add({ ...source, id: freeId(name, this.order), name, origin: key }, `copied from ${source.name}`);
 	}
 
+	/** A copy of a head bob or a lag. */
+	copyBody(key: string): Promise<string | null> {
+		const source = this.bodies.find((preset) => preset.id === key)!;
+		const name = `${source.name}, copy`.slice(0, 120);
+		const id = freeId(name, [...this.order, ...this.bodyOrder]);
+		return this.add({ ...source, id, name }, `copied from ${source.name}`);
+	}
+
 	/** Takes presets out of use; undo brings them back. False when the server refused. */
 	async retire(...keys: string[]): Promise<boolean> {
-		const present = keys.filter((key) => this.order.includes(key));
-		const what = present.length === 1 ? `“${this.preset(present[0]!)?.name}”` : `${present.length} presets`;
+		const present = keys.filter((key) => this.order.includes(key) || this.bodyOrder.includes(key));
+		const first = this.preset(present[0]!) ?? this.bodies.find((preset) => preset.id === present[0]);
+		const what = present.length === 1 ? `“${first?.name}”` : `${present.length} presets`;
 		if (!(await this.putAway(present, true))) return false;
 		this.keeper.note(`Retire ${what}`, {
 			undo: () => void this.putAway(present, false),
 			redo: () => void this.putAway(present, true)
 		});
 		const cues = new Set(present.flatMap((key) => this.usesOf(key))).size;
-		const used = cues > 0 ? ` ${cues === 1 ? 'A cue points' : `${cues} cues point`} there and will do nothing.` : '';
+		const rigs = this.wiring.rigs.filter((rig) => present.some((key) => rig.bob === key || rig.lag === key)).length;
+		const used = [
+			cues > 0 ? ` ${cues === 1 ? 'A cue points' : `${cues} cues point`} there and will do nothing.` : '',
+			rigs > 0 ? ` ${rigs === 1 ? 'A rig goes' : `${rigs} rigs go`} without it now.` : ''
+		].join('');
 		this.say(`${what} ${present.length === 1 ? 'is' : 'are'} retired.${used}`, {
 			label: 'Bring back',
 			run: () => void this.putAway(present, false)

@@ -165,10 +165,8 @@
 				<line x1={W / 2} x2={W / 2} y1="4" y2={H - 4} /><line x1="4" x2={W - 4} y1={H / 2} y2={H / 2} />
 				<path d={path.d} />
 				{#each path.feet as foot, i (i)}<circle cx={foot.x} cy={foot.y} r="3" />{/each}
-				<text x="5" y="12"
-					>{(path.width * 100).toFixed(1)} × {(path.height * 100).toFixed(1)} cm · dots: a foot falls</text
-				>
 			</svg>
+			<small>{(path.width * 100).toFixed(1)} × {(path.height * 100).toFixed(1)} cm · dots: a foot falls</small>
 		{/if}
 		<table>
 			<thead><tr><th>channel</th><th>size</th><th>place</th><th>shape</th></tr></thead>
@@ -368,10 +366,6 @@
 	circle {
 		fill: var(--lamp);
 	}
-	text {
-		font-size: 11px;
-		fill: var(--ink-2);
-	}
 	table {
 		border-collapse: collapse;
 		table-layout: fixed;
@@ -403,6 +397,10 @@
 		background: none;
 		color: inherit;
 		font-size: 12px;
+	}
+	small {
+		font-size: 11px;
+		color: var(--ink-2);
 	}
 	.check {
 		display: flex;

@@ -12,7 +12,8 @@
 		way: (() => { readonly poses: Float64Array; readonly from: number }) | null;
 		/** What the way is called. */
 		wayName: string;
-		onaxis: (part: Partial<LagAxis>, mark: string, done: boolean) => void;
+		/** null: it is only looked at. */
+		onaxis: ((part: Partial<LagAxis>, mark: string, done: boolean) => void) | null;
 	}
 	let { lag, axis: name, way, wayName, onaxis }: Props = $props();
 
@@ -73,7 +74,7 @@
 
 	/** Where the hand takes the curve: where the error is halved, or the first swing over (or half way, where there is none). */
 	const grip = $derived.by(() => {
-		if (!read || axis.follow === 'none') return null;
+		if (!read || axis.follow === 'none' || !onaxis) return null;
 		if (axis.follow === 'spring' && read.over)
 			return { x: x(read.over.at), y: y(size * (1 + read.over.part)), what: 'swing' as const };
 		if (read.half === null) return null;
@@ -83,7 +84,7 @@
 	let svg: SVGSVGElement;
 	const round = (v: number): number => Number(v.toPrecision(3));
 	function drag(event: PointerEvent) {
-		if (!held || !grip) return;
+		if (!held || !grip || !onaxis) return;
 		const box = svg.getBoundingClientRect();
 		const after = Math.max(0.004, ((event.clientX - box.left - LEFT) / (W - LEFT - RIGHT)) * shown.seconds - STEP_AT);
 		if (axis.follow === 'half-life') return onaxis({ halfLife: round(Math.min(10, after)) }, 'grip', false);
@@ -100,7 +101,7 @@
 		onaxis({ damping: round(damping), frequency: round(Math.min(30, Math.max(0.05, frequency))) }, 'grip', false);
 	}
 	function drop() {
-		if (held) onaxis({}, 'grip', true);
+		if (held) onaxis?.({}, 'grip', true);
 		held = false;
 		frozen = null;
 	}
@@ -161,7 +162,7 @@
 					>settles within 2 % in {read.settled.toFixed(2)} s</text
 				>
 			{/if}
-			<g transform="translate({W - RIGHT - 132} {H - FOOT - 62})">
+			<g transform="translate({W - RIGHT - 132} {mode === 'step' ? H - FOOT - 62 : TOP + 8})">
 				<path class="body" d="M0 0h22" /><text x="28" y="4">where the body is</text>
 				<path class="view" d="M0 18h22" /><text class="seen" x="28" y="22">where the camera is</text>
 			</g>

@@ -32,8 +32,8 @@
 	}
 	const axis = $derived(lag.axes[shown] ?? { ...newLagAxis(), follow: 'none' as const });
 	const turns = $derived(shown === 'yaw' || shown === 'pitch' || shown === 'roll');
-	const unit = $derived(turns ? '°' : lag.view === 'flat' ? 'px' : 'm');
-	const answer = $derived(lagAnswer(axis, turns, W, H));
+	const unit = $derived<'m' | '°' | 'px'>(turns ? '°' : lag.view === 'flat' ? 'px' : 'm');
+	const answer = $derived(lagAnswer(axis, unit, W, H));
 
 	const change = (label: string, part: Partial<LagPreset>, mark: string, done: boolean): void => {
 		session.changeBody(lag.id, label, (l) => ({ ...l, ...part }) as LagPreset, mark);

@@ -100,8 +100,8 @@
 		<path class="height" d={line((p) => y(p.height))} />
 		<text class="l-height" x={x(far) + 3} y={y(curve.at(-1)!.height) + 4}>up</text>
 		<text class="l-side" x={x(far) + 3} y={y(curve.at(-1)!.side) + 4}>side</text>
-		<text class="l-steps" x={x(far) - 4} y={ys(curve.at(-1)!.steps) + 13} text-anchor="end"
-			>{curve.at(-1)!.steps.toFixed(1)} steps a second</text
+		<text class="l-steps" x={x(far) - 4} y={H - FOOT - 6} text-anchor="end"
+			>dotted: {curve.at(-1)!.steps.toFixed(1)} steps a second at most</text
 		>
 		{#each bob.gaits as gait (gait.id)}
 			<g class="gait" role="presentation" onpointerdown={(e) => take(e, gait.id)}>

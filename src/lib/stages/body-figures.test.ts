@@ -22,7 +22,7 @@ describe('the eye’s path', () => {
 
 describe('the answer of a lag', () => {
 	it('trails by v·h/ln 2, has settled after log₂ 20 half-lives, and does not overshoot', () => {
-		const answer = lagAnswer({ ...newLagAxis(), halfLife: 0.2 }, false, 240, 74);
+		const answer = lagAnswer({ ...newLagAxis(), halfLife: 0.2 }, 'm', 240, 74);
 		expect(answer.trails.map((t) => t.by)).toEqual([(1.6 * 0.2) / Math.LN2, (4.2 * 0.2) / Math.LN2]);
 		expect(answer.settled!).toBeCloseTo(0.2 * Math.log2(20), 1);
 		expect(answer.over).toBeLessThan(1e-6);
@@ -30,14 +30,14 @@ describe('the answer of a lag', () => {
 
 	it('a loose spring swings past: once the body stands it moves as a free spring', () => {
 		const loose = { ...newLagAxis(), follow: 'spring' as const, frequency: 3, damping: 0.3 };
-		const answer = lagAnswer(loose, false, 240, 74);
+		const answer = lagAnswer(loose, 'm', 240, 74);
 		expect(answer.over).toBeGreaterThan(0.3);
 		expect(answer.settled!).toBeGreaterThan(0.3);
-		expect(lagAnswer({ ...loose, frequency: 0.1 }, false, 240, 74).settled).toBeNull();
+		expect(lagAnswer({ ...loose, frequency: 0.1 }, 'm', 240, 74).settled).toBeNull();
 	});
 
 	it('one that goes along at once trails by nothing', () => {
-		const answer = lagAnswer({ ...newLagAxis(), follow: 'none' }, true, 240, 74);
+		const answer = lagAnswer({ ...newLagAxis(), follow: 'none' }, '°', 240, 74);
 		expect([answer.trails[1]!.by, answer.settled, answer.over]).toEqual([0, 0, 0]);
 	});
 });

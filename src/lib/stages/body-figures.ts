@@ -16,7 +16,7 @@ export interface EyePath {
 }
 
 /** The eye from behind over one stride at a speed, fitted into a box; where the feet fall. */
-export function eyePath(preset: BobPreset, speed: number, width: number, height: number): EyePath {
+export function eyePath(preset: BobPreset, speed: number, width: number, height: number, pad = PAD): EyePath {
 	const run = new BobRun(compileBob({ ...preset, idle: null, drives: [] }));
 	const walking = { speed, grounded: true };
 	for (let i = 0; i < WARM_UP_S * HZ; i++) run.advance(1 / HZ, walking);
@@ -30,8 +30,8 @@ export function eyePath(preset: BobPreset, speed: number, width: number, height:
 	const [left, right] = range(points.map((p) => p.x));
 	const [low, high] = range(points.map((p) => p.y));
 	const scale = Math.min(
-		(width - 2 * PAD) / Math.max(1e-6, right - left),
-		(height - 2 * PAD) / Math.max(1e-6, high - low)
+		(width - 2 * pad) / Math.max(1e-6, right - left),
+		(height - 2 * pad) / Math.max(1e-6, high - low)
 	);
 	const place = (p: { x: number; y: number }): { x: number; y: number } => ({
 		x: width / 2 + (p.x - (left + right) / 2) * scale,
@@ -54,11 +54,11 @@ export interface LagAnswer {
 
 const RUN_S = 1;
 const LOOK_S = 3;
-const SPEEDS = { move: [1.6, 4.2], turn: [60, 180] } as const;
+const SPEEDS = { m: [1.6, 4.2], '°': [60, 180], px: [150, 400] } as const;
 const WITHIN = 0.05;
 
 /** A body that moves for a second and stops, and the view behind it. */
-export function lagAnswer(axis: LagAxis, turns: boolean, width: number, height: number): LagAnswer {
+export function lagAnswer(axis: LagAxis, unit: 'm' | '°' | 'px', width: number, height: number): LagAnswer {
 	const preset: LagPreset = {
 		id: 'one',
 		family: 'lag',
@@ -71,7 +71,7 @@ export function lagAnswer(axis: LagAxis, turns: boolean, width: number, height: 
 		leadHalfLife: 0,
 		snapsBeyond: null
 	};
-	const [slow, fast] = turns ? SPEEDS.turn : SPEEDS.move;
+	const [slow, fast] = SPEEDS[unit];
 	const run = new LagRun(preset);
 	const pose = new Float64Array(6);
 	run.snap(pose);
@@ -101,8 +101,8 @@ export function lagAnswer(axis: LagAxis, turns: boolean, width: number, height: 
 		body: line(bodyAt),
 		view: line(viewAt),
 		trails: [
-			{ label: turns ? `at ${slow}°/s` : 'walking', by: trailOf(axis, slow) },
-			{ label: turns ? `at ${fast}°/s` : 'running', by: trailOf(axis, fast) }
+			{ label: unit === 'm' ? 'walking' : `at ${slow}${unit === 'px' ? ' px' : '°'}/s`, by: trailOf(axis, slow) },
+			{ label: unit === 'm' ? 'running' : `at ${fast}${unit === 'px' ? ' px' : '°'}/s`, by: trailOf(axis, fast) }
 		],
 		settled,
 		over

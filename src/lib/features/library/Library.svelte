@@ -6,19 +6,36 @@
 	import FolderInput from '@lucide/svelte/icons/folder-input';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Tag from '@lucide/svelte/icons/tag';
-	import { KIT_FORMAT, KIT_VERSION, NO_LINKS, writeKit, type ShakePreset } from '$lib/core';
+	import {
+		freeId,
+		isBob,
+		isLag,
+		KIT_FORMAT,
+		LAG_AXES,
+		KIT_VERSION,
+		newBob,
+		newLag,
+		NO_LINKS,
+		writeKit,
+		type ShakePreset
+	} from '$lib/core';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { saveText } from '$lib/ui/save-text';
 	import Segments from '$lib/ui/Segments.svelte';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
+	import LagChart from '$lib/stages/LagChart.svelte';
+	import SpeedChart from '$lib/stages/SpeedChart.svelte';
 	import { Audition } from './audition.svelte';
+	import { BodyAudition } from './body-audition.svelte';
+	import BodyTable from './BodyTable.svelte';
 	import FeelChart from './FeelChart.svelte';
 	import { LibraryState } from './library.svelte';
 	import LibraryTable from './LibraryTable.svelte';
 	import Retired from './Retired.svelte';
 	import TagFilter from './TagFilter.svelte';
 
+	type Family = 'shake' | 'bob' | 'lag';
 	let { session, onopen }: { session: ProjectSession; onopen: (key: string) => void } = $props();
 
 	const library = untrack(() => new LibraryState(session));
@@ -33,6 +50,30 @@
 	const acted = $derived(library.acted);
 	const pointed = $derived(session.preset(library.pointed));
 	const measured = $derived(library.measured());
+	let family = $state<Family>('shake');
+	const bodies = new BodyAudition();
+	const bodyRows = $derived.by(() => {
+		const words = typed.trim().toLowerCase().split(/\s+/).filter(Boolean);
+		const list = family === 'bob' ? session.bobs : session.lags;
+		return list.filter((p) => {
+			const text = `${p.name} ${p.about} ${p.tags.join(' ')}`.toLowerCase();
+			return words.every((word) => text.includes(word));
+		});
+	});
+	const body = $derived(family === 'shake' ? undefined : session.bodies.find((p) => p.id === bodies.preset?.id));
+	function turnTo(to: Family) {
+		family = to;
+		audition.stop();
+		const [first] = to === 'bob' ? session.bobs : session.lags;
+		if (to !== 'shake' && first) bodies.start(first);
+	}
+	async function addBody() {
+		const taken = [...session.order, ...session.bodies.map((p) => p.id)];
+		const made =
+			family === 'bob' ? newBob(freeId('New bob', taken), 'New bob') : newLag(freeId('New lag', taken), 'New lag');
+		const key = await session.add(made, 'made new');
+		if (key) onopen(key);
+	}
 
 	$effect(() => void library.keepUp(library.all));
 
@@ -144,7 +185,7 @@
 				if (e.key === 'Escape') find('');
 			}}
 		/>
-		<button onclick={addNew}><Plus size={14} /> New</button>
+		<button onclick={() => void (family === 'shake' ? addNew() : addBody())}><Plus size={14} /> New</button>
 		<button onclick={() => (bringing = true)}><FolderInput size={14} /> Bring in</button>
 		<button onclick={() => void sendOut(acted.length > 0 ? acted : rows)} disabled={rows.length === 0}
 			><Download size={14} /> Send out {acted.length > 0 ? acted.length : 'all'}</button
@@ -153,7 +194,20 @@
 	</header>
 	<main>
 		<div class="bar">
-			{#if acted.length > 0}
+			<Segments
+				small
+				label="Family"
+				value={family}
+				options={[
+					{ value: 'shake', label: 'shakes' },
+					{ value: 'bob', label: 'head bobs' },
+					{ value: 'lag', label: 'lags' }
+				]}
+				onchange={turnTo}
+			/>
+			{#if family !== 'shake'}
+				<span class="count">{bodyRows.length}</span>
+			{:else if acted.length > 0}
 				<b>{acted.length} chosen</b>
 				<button onclick={copyChosen}><Copy size={13} /> Copy</button>
 				<button onclick={retireChosen} disabled={acted.length >= library.all.length}
@@ -198,7 +252,15 @@
 			{/if}
 		</div>
 		<div class="rows">
-			{#if library.all.length === 0}
+			{#if family !== 'shake'}
+				<BodyTable
+					{session}
+					rows={bodyRows}
+					pointed={bodies.preset?.id ?? ''}
+					onpoint={(preset) => preset.id !== bodies.preset?.id && bodies.start(preset)}
+					{onopen}
+				/>
+			{:else if library.all.length === 0}
 				<div class="none">
 					<h2>No presets yet</h2>
 					<p>“New” makes one and opens it on the Bench; “Bring in” takes presets out of a kit.</p>
@@ -227,14 +289,17 @@
 		</div>
 		<aside>
 			<MovingPicture
-				step={(dt) => audition.frame(dt)}
-				playing={() => audition.player.plays.length > 0}
-				time={() => audition.sceneTime}
-				view={audition.preset?.view ?? 'space'}
-				caption={audition.preset?.name ?? 'Point at a preset and it plays here'}
+				step={(dt) => (family === 'shake' ? audition.frame(dt) : bodies.frame(dt))}
+				playing={() => (family === 'shake' ? audition.player.plays.length > 0 : bodies.plays)}
+				time={() => (family === 'shake' ? audition.sceneTime : bodies.sceneTime)}
+				view={(family === 'shake' ? audition.preset : bodies.preset)?.view ?? 'space'}
+				caption={(family === 'shake' ? audition.preset : bodies.preset)?.name ?? 'Point at a preset and it plays here'}
 			/>
 			<div class="about">
-				{#if pointed}
+				{#if body}
+					<p>{body.about || 'No description yet.'}</p>
+					<small>{isBob(body) ? 'Walks and stands, on the spot.' : 'The body goes and turns, and stands.'}</small>
+				{:else if pointed}
 					<p>{pointed.about || 'No description yet.'}</p>
 					{@const uses = session.usesOf(pointed.id)}
 					<small>{uses.length === 0 ? 'in no cue' : uses.length === 1 ? 'in one cue' : `in ${uses.length} cues`}</small>
@@ -245,15 +310,29 @@
 					<p>Point at a row, or go through them with the arrows: each plays above as it goes by.</p>
 				{/if}
 			</div>
-			<FeelChart
-				{measured}
-				pointed={library.pointed}
-				onpoint={(key) => {
-					const preset = session.preset(key);
-					if (preset) point(preset);
-				}}
-				onchoose={(key) => table?.show(key)}
-			/>
+			{#if body && isBob(body)}
+				<div class="drawn">
+					<SpeedChart bob={body} speed={bodies.walks} onspeed={() => undefined} ongait={() => undefined} />
+				</div>
+			{:else if body && isLag(body)}
+				<div class="drawn">
+					<LagChart
+						lag={body}
+						axis={LAG_AXES.find((a) => (body.axes[a]?.follow ?? 'none') !== 'none') ?? 'x'}
+						way={null}
+						wayName=""
+						onaxis={null}
+					/>
+				</div>
+			{:else}<FeelChart
+					{measured}
+					pointed={library.pointed}
+					onpoint={(key) => {
+						const preset = session.preset(key);
+						if (preset) point(preset);
+					}}
+					onchoose={(key) => table?.show(key)}
+				/>{/if}
 		</aside>
 	</main>
 </div>
@@ -360,6 +439,13 @@
 	}
 	small {
 		color: var(--lamp-text);
+	}
+	.drawn {
+		min-height: 0;
+		border: 1px solid var(--rule-strong);
+		border-radius: var(--radius);
+		background: var(--sheet);
+		padding: 8px 10px;
 	}
 	.none {
 		height: 100%;
