@@ -146,12 +146,12 @@
 		/>
 		{#each edges as edge (`${edge.axis}${edge.end}`)}
 			{@const at = edge.axis === 'x' ? px(edge.at) : pz(edge.at)}
-			<line
+			<rect
 				class="edge {edge.axis}"
-				x1={edge.axis === 'x' ? at : Math.max(0, left)}
-				x2={edge.axis === 'x' ? at : Math.min(W, right)}
-				y1={edge.axis === 'x' ? Math.max(0, top) : at}
-				y2={edge.axis === 'x' ? Math.min(H, foot) : at}
+				x={edge.axis === 'x' ? at - 3 : Math.max(0, left)}
+				y={edge.axis === 'x' ? Math.max(0, top) : at - 3}
+				width={edge.axis === 'x' ? 6 : Math.max(0, Math.min(W, right) - Math.max(0, left))}
+				height={edge.axis === 'x' ? Math.max(0, Math.min(H, foot) - Math.max(0, top)) : 6}
 				role="slider"
 				tabindex="0"
 				aria-label="{edge.axis} {edge.end === 0 ? 'from' : 'to'}"
@@ -239,8 +239,8 @@
 		stroke-width: 1.6;
 	}
 	.edge {
-		stroke: var(--danger);
-		stroke-width: 3;
+		fill: var(--danger);
+		opacity: 0.85;
 		cursor: move;
 	}
 	.edge.x {

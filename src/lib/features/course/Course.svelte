@@ -97,7 +97,9 @@
 		going
 			? free.phase === 'loading'
 				? 'getting ready …'
-				: (free.said[0] ?? 'walk, jump, push a cask over the edge')
+				: free.offer !== '' && !free.uses
+					? `F ${free.offer}`
+					: (free.said[0] ?? 'walk, climb, jump, row, push a cask over the edge')
 			: heard || (course ? 'nothing plays' : 'no course yet: make one, or walk a free run')
 	);
 

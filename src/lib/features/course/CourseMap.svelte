@@ -138,6 +138,18 @@
 		desk.done();
 	}
 
+	/** Where one walks off the map it goes along. */
+	function follow() {
+		const [me] = arrows;
+		if (!me) return;
+		const room = 0.82;
+		const wide = view.half * (width / Math.max(1, height)) * room;
+		const tall = view.half * room;
+		const x = Math.min(me.x + wide, Math.max(me.x - wide, view.x));
+		const z = Math.min(me.z + tall, Math.max(me.z - tall, view.z));
+		if (x !== view.x || z !== view.z) view = { ...view, x, z };
+	}
+
 	onMount(() => {
 		let request = 0;
 		const next = (): void => {
@@ -148,6 +160,7 @@
 				// Yaw is positive to the left, the picture's turns are positive to the right.
 				turn: -pose[3]!
 			}));
+			if (still) follow();
 		};
 		request = requestAnimationFrame(next);
 		return () => cancelAnimationFrame(request);

@@ -11,10 +11,6 @@
 		onend: (keep: boolean) => void;
 	}
 	let { session, free, onend }: Props = $props();
-	const NEAR = {
-		skiff: ['steps into the skiff', 'steps out of the skiff'],
-		crane: ['works the crane: A, D along, W, S up and down', 'leaves the crane']
-	} as const;
 </script>
 
 <section aria-label="Free run">
@@ -28,7 +24,7 @@
 		{#if free.wishes && free.eyes().length > 1}<kbd>arrows</kbd> second player ·
 		{/if}<kbd>Esc</kbd> lets the mouse go, then ends
 	</p>
-	{#if free.near}<p class="near" role="status"><kbd>F</kbd> {NEAR[free.near][free.uses ? 1 : 0]}</p>{/if}
+	{#if free.near}<p class="near" role="status"><kbd>F</kbd> {free.offer}</p>{/if}
 	<div class="acts">
 		<button class="keep" disabled={free.phase !== 'going'} onclick={() => onend(true)}>Keep as a take</button>
 		<button disabled={free.phase !== 'going'} onclick={() => onend(false)}>Throw away</button>

@@ -27,6 +27,11 @@ const STEEPEST = 85;
 /** How fast the second player turns, in degrees a second. */
 const TURN = 110;
 
+const OFFERS = {
+	skiff: ['steps into the skiff', 'steps out of the skiff'],
+	crane: ['works the crane: A, D along, W, S up and down', 'leaves the crane']
+} as const;
+
 export interface Counted {
 	readonly times: number;
 	/** The number it came with last. */
@@ -163,8 +168,11 @@ export class FreePlay {
 		for (const order of director.done) obeyCamera(order, director.viewers, cameras);
 		cameras.forEach((camera, i) => camera.sum(director.viewers[i]!.player.offset));
 		for (const order of director.done)
-			if (order.kind === 'play')
-				said.push(`${this.session.preset(order.preset)?.name ?? order.preset} at ${order.strength.toFixed(2)}`);
+			if (order.kind === 'play') {
+				const preset = this.session.preset(order.preset);
+				// What is made for the other view is not played.
+				if (preset?.view === cameras[0]!.view) said.push(`${preset.name} at ${order.strength.toFixed(2)}`);
+			}
 		const { values } = director.viewers[0]!.player;
 		recorder.at(
 			time,
@@ -218,6 +226,11 @@ export class FreePlay {
 	near = $state<'skiff' | 'crane' | ''>('');
 	/** Whether it is held already. */
 	uses = $state(false);
+
+	/** What the use key does just now; empty: nothing. */
+	get offer(): string {
+		return this.near === '' ? '' : OFFERS[this.near][this.uses ? 1 : 0];
+	}
 
 	get moving(): Moving | null {
 		return this.going?.run ?? null;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A camera's chain, stage after stage, each with its meter and switch; the stage that is chosen is drawn and tuned below, beside the picture. */
-	import { onMount, untrack } from 'svelte';
+	import { onMount, tick, untrack } from 'svelte';
 	import Pause from '@lucide/svelte/icons/pause';
 	import Play from '@lucide/svelte/icons/play';
 	import SkipBack from '@lucide/svelte/icons/skip-back';
@@ -72,10 +72,11 @@
 	$effect(() => {
 		const { rigs } = session.wiring;
 		const body = session.bodies.find((b) => b.id === preset);
+		const wanted = rigs.some((r) => r.id === id) ? id : (rigs[0]?.id ?? '');
 		untrack(() => {
 			if (preset !== '') {
 				if (body) desk.openAlone(preset, body.family === 'bob' ? 'bob' : 'lag');
-			} else desk.open(rigs.some((r) => r.id === id) ? id : (rigs[0]?.id ?? ''));
+			} else desk.open(wanted);
 		});
 	});
 	$effect(() => {
@@ -309,6 +310,13 @@
 			]
 		);
 	});
+	let chain: HTMLElement | undefined = $state();
+	async function moveStage(stage: RigStage, by: -1 | 1) {
+		desk.move(stage, by);
+		await tick();
+		// A card that is put elsewhere loses the keyboard.
+		chain?.querySelector<HTMLElement>(`[data-stage='${stage}'] .face`)?.focus();
+	}
 	const choose = (part: Part): void => {
 		desk.part = part;
 	};
@@ -334,7 +342,7 @@
 		</section>
 	{:else}
 		{#if !alone}
-			<div class="chain" role="group" aria-label="The chain, from the body to the picture">
+			<div class="chain" bind:this={chain} role="group" aria-label="The chain, from the body to the picture">
 				<StageCard
 					title="Body"
 					about={aboutView}
@@ -353,6 +361,7 @@
 				{#each rig.order as stage (stage)}
 					<i class="wire" aria-hidden="true"></i>
 					<StageCard
+						{stage}
 						title={TITLES[stage]}
 						about={aboutStage(stage)}
 						meter={desk.meters[stage]}
@@ -365,7 +374,7 @@
 						warns={warnsAt(stage)}
 						onchoose={() => choose(stage)}
 						ontoggle={() => desk.toggle(stage)}
-						onmove={(by) => desk.move(stage, by)}
+						onmove={(by) => void moveStage(stage, by)}
 					/>
 				{/each}
 			</div>

@@ -5,6 +5,7 @@
 
 	interface Props {
 		title: string;
+		stage?: string;
 		/** What it is set to, in a few words. */
 		about: string;
 		meter: Meter | null;
@@ -27,6 +28,7 @@
 	}
 	let {
 		title,
+		stage,
 		about,
 		meter,
 		head,
@@ -90,7 +92,7 @@
 	});
 </script>
 
-<div class="card" class:chosen class:off={!on} class:warns>
+<div class="card" data-stage={stage} class:chosen class:off={!on} class:warns>
 	<button
 		class="face"
 		aria-pressed={chosen}
