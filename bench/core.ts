@@ -2,15 +2,20 @@
 import { readFileSync } from 'node:fs';
 import {
 	bakeCourse,
+	CameraRun,
 	CHANNELS,
 	createPlayer,
 	CueEngine,
 	Director,
 	measureShake,
+	newBob,
 	newCourse,
 	newCue,
+	newLag,
+	newLean,
 	newPlay,
 	newPreset,
+	newRig,
 	readKit,
 	sampleShake,
 	writeKit,
@@ -171,6 +176,55 @@ row(
 	64,
 	'bytes',
 	`heap growth over ${LONG} frames, empty loop taken off`
+);
+
+// The whole chain of a walking body against its sixteen shakes alone.
+const sixteen = presets.slice(0, 16);
+const shakesOnly = (): ReturnType<typeof createPlayer> => {
+	const made = createPlayer(sixteen, { seed: 5 });
+	for (const p of sixteen) made.fire(p.id);
+	made.advanceTo(1);
+	return made;
+};
+const [bare, seen] = [shakesOnly(), shakesOnly()];
+const chain = {
+	...newRig('bench', 'Bench'),
+	bob: 'bob',
+	lag: 'lag',
+	lean: newLean(),
+	limits: { x: [-1e6, 1e6] as const, y: null, z: null, area: null, soft: 1 },
+	ceiling: { x: 2, y: 2, roll: 20 }
+};
+const camera = new CameraRun([chain], [newBob('bob', 'Bob'), newLag('lag', 'Lag')], 'bench', seen.values);
+const body = new Float64Array(5);
+camera.snap(body);
+const chained = (): void => {
+	for (let i = 0; i < FRAMES; i++) {
+		body[2]! -= 1.4 / 60;
+		body[3]! += 0.3;
+		camera.advance(1 / 60, body, 1.4, true);
+		camera.sum(seen.advance(1 / 60));
+	}
+};
+const linked = paired(chained, () => {
+	for (let i = 0; i < FRAMES; i++) bare.advance(1 / 60);
+});
+row(
+	'the chain with lag, limits, bob, lean and 16 shakes',
+	linked.ratio,
+	1.5,
+	'× the shakes alone',
+	`${((linked.a / FRAMES) * 1000).toFixed(1)} µs; alone ${((linked.b / FRAMES) * 1000).toFixed(1)} µs`
+);
+const chainedLong = (): void => {
+	for (let i = 0; i < LONG / FRAMES; i++) chained();
+};
+row(
+	'allocated a frame of the chain',
+	Math.max(0, Math.min(...Array.from({ length: 5 }, () => allocated(chainedLong, LONG))) - empty),
+	64,
+	'bytes',
+	`heap growth over ${LONG} frames`
 );
 
 const five = presets.slice(0, 5);

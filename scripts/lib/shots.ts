@@ -110,6 +110,36 @@ export const SHOTS: readonly Shot[] = [
 		}
 	},
 	{
+		name: 'rig',
+		path: 'rig/behind-the-skiff',
+		act: async (page) => {
+			await page.locator('.window.ready').waitFor();
+			await page.getByLabel('Time on the course').fill('7');
+			await page.mouse.move(640, 30);
+			await page.waitForTimeout(6000);
+		}
+	},
+	{
+		name: 'rig-flat',
+		path: 'rig/crane-yard',
+		act: async (page) => {
+			await page.locator('.window.ready').waitFor();
+			await page.getByRole('button', { name: /^Limits:/ }).click();
+			await page.getByLabel('Time on the course').fill('8.5');
+			await page.mouse.move(640, 30);
+			await page.waitForTimeout(5000);
+		}
+	},
+	{
+		name: 'bench-bob',
+		path: 'bench/keepers-walk',
+		act: async (page) => {
+			await page.locator('.window.ready').waitFor();
+			await page.mouse.move(640, 30);
+			await page.waitForTimeout(5000);
+		}
+	},
+	{
 		name: 'course',
 		path: 'course/first-watch',
 		act: async (page) => {

@@ -1,6 +1,16 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newCue, newPreset, NO_LINKS, type Arrival, type ShakePreset, type Wiring } from '$lib/core';
+import {
+	newBob,
+	newCue,
+	newLag,
+	newPreset,
+	newRig,
+	NO_LINKS,
+	type Arrival,
+	type ShakePreset,
+	type Wiring
+} from '$lib/core';
 import { Drafts } from './drafts';
 import { ProjectSession, WIRING } from './session.svelte';
 
@@ -155,6 +165,20 @@ describe('bringing in', () => {
 		session.undo();
 		await settle(0);
 		expect(order()).toBe('abc');
+	});
+
+	it('head bobs, lags and rigs come along; a rig keeps what it came with, whatever that is called here', async () => {
+		const [bob, lag] = [newBob('steps', 'Steps'), newLag('a', 'Lag')];
+		const arriving = [bob, lag].map((preset) => ({ preset, standing: preset.id === 'a' ? 'differs' : 'new' }) as const);
+		const rig = { ...newRig('eyes', 'Eyes'), bob: 'steps', lag: 'a' };
+		const said = await session.bringIn(arriving, () => 'both', 'kit.json', [rig]);
+		expect(said).toBe('2 brought in, 1 rig with them');
+		expect(session.bobs.map((p) => p.id)).toEqual(['steps']);
+		expect(session.wiring.rigs).toEqual([{ ...rig, lag: session.lags[0]!.id }]);
+		expect(session.lags[0]!.id).not.toBe('a');
+		// One that is here stays as it is.
+		await session.bringIn([], () => 'both', 'kit.json', [{ ...rig, name: 'Other' }]);
+		expect(session.wiring.rigs[0]!.name).toBe('Eyes');
 	});
 
 	it('nothing is done when the server refuses', async () => {

@@ -18,6 +18,7 @@ import {
 	type Course,
 	type LagPreset,
 	type Played,
+	type Rig,
 	type ShakePreset,
 	type Wiring
 } from '$lib/core';
@@ -383,7 +384,12 @@ export class ProjectSession {
 	 * Takes in what a kit brings, by a choice for each preset whose id is taken. What is replaced stays in its list of
 	 * versions; undo takes all of it back. Says what came of it; null when the server refused and nothing was done.
 	 */
-	async bringIn(list: readonly Arrival[], choiceOf: (id: string) => Choice, from: string): Promise<string | null> {
+	async bringIn(
+		list: readonly Arrival[],
+		choiceOf: (id: string) => Choice,
+		from: string,
+		rigs: readonly Rig[] = []
+	): Promise<string | null> {
 		const fresh = list.filter(
 			(a) => a.standing === 'new' || (a.standing === 'differs' && choiceOf(a.preset.id) === 'both')
 		);
@@ -413,10 +419,19 @@ export class ProjectSession {
 				for (const [key, preset] of news) draft[key] = preset as ImmerDraft<ShakePreset>;
 			});
 		}
+		// A rig goes on with what it came with, whatever name that has here.
+		const keyOf = new Map(fresh.map((a, i) => [a.preset.id, made[i]?.key ?? a.preset.id]));
+		const at = (id: string | null): string | null => (id === null ? null : (keyOf.get(id) ?? id));
+		const newRigs = rigs
+			.filter((rig) => !this.wiring.rigs.some((here) => here.id === rig.id))
+			.map((rig) => ({ ...rig, bob: at(rig.bob), lag: at(rig.lag) }));
+		if (newRigs.length > 0)
+			this.rewire(`Bring in ${newRigs.length} rigs`, (w) => ({ ...w, rigs: [...w.rigs, ...newRigs] }));
 		const same = list.filter((a) => a.standing === 'same').length;
 		const kept = list.length - fresh.length - replaced.length - same;
 		return [
 			`${made.length} brought in`,
+			newRigs.length > 0 ? `${newRigs.length} ${newRigs.length === 1 ? 'rig' : 'rigs'} with them` : '',
 			replaced.length > 0 ? `${replaced.length} replaced` : '',
 			kept > 0 ? `${kept} left as they are` : '',
 			same > 0 ? `${same} were here already` : ''

@@ -166,7 +166,8 @@ export class CameraRun {
 	/** The rest of the chain, from what the shakes came to. Returns `offset`. */
 	sum(shakes: Float64Array): Float64Array {
 		for (let i = 0; i < this.layers.length; i++) this.layers[i]!.run.sum(shakes);
-		this.mix();
+		if (this.followsShakes) this.mix();
+		this.mixOffset();
 		return this.offset;
 	}
 
@@ -220,23 +221,33 @@ export class CameraRun {
 			}
 	}
 
+	/** Where it rests, from the oldest chain to the newest. */
 	private mix(): void {
-		const { camera, offset, layers } = this;
+		const { camera, layers } = this;
 		const first = layers[0]!.run;
 		camera.set(first.camera);
-		offset.set(first.offset);
 		this.fov = first.view.fov;
 		for (let i = 1; i < layers.length; i++) {
 			const { run, part } = layers[i]!;
-			const w = part * part * (3 - 2 * part);
+			const w = eased(part);
 			for (let c = 0; c < 3; c++) camera[c]! += (run.camera[c]! - camera[c]!) * w;
-			for (let c = 0; c < CHANNEL_COUNT; c++) offset[c]! += (run.offset[c]! - offset[c]!) * w;
 			this.fov += (run.view.fov - this.fov) * w;
 			turnTo(camera, run.camera, w);
 		}
 	}
+
+	private mixOffset(): void {
+		const { offset, layers } = this;
+		offset.set(layers[0]!.run.offset);
+		for (let i = 1; i < layers.length; i++) {
+			const { run, part } = layers[i]!;
+			const w = eased(part);
+			for (let c = 0; c < CHANNEL_COUNT; c++) offset[c]! += (run.offset[c]! - offset[c]!) * w;
+		}
+	}
 }
 
+const eased = (part: number): number => part * part * (3 - 2 * part);
 const merge = (a: CameraChange, b: CameraChange): CameraChange => ({
 	rig: b.rig ?? a.rig,
 	lag: b.lag ?? a.lag,

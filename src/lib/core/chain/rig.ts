@@ -92,7 +92,8 @@ export class RigRun {
 		const left = rig?.bypass ?? [];
 		const on = (stage: RigStage): boolean => rig !== null && !left.includes(stage);
 		// The camera is put where its view stands even where it goes along at once.
-		this.stages = order.filter((s) => s === 'lag' || rig === null || on(s)).map((s) => RIG_STAGES.indexOf(s));
+		const has = (s: RigStage): boolean => s === 'lag' || (rig === null ? s === 'shakes' : on(s));
+		this.stages = order.filter(has).map((s) => RIG_STAGES.indexOf(s));
 		const shakesAt = this.stages.indexOf(RIG_STAGES.indexOf('shakes'));
 		this.shakesAt = shakesAt < 0 ? this.stages.length : shakesAt;
 		this.lagAt = this.stages.indexOf(RIG_STAGES.indexOf('lag'));

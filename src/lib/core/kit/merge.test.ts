@@ -28,7 +28,8 @@ describe('what a kit brings', () => {
 		expect(list.map((a) => [a.preset.id, a.standing])).toEqual([
 			['a', 'same'],
 			['b', 'differs'],
-			['c', 'new']
+			['c', 'new'],
+			['d', 'new']
 		]);
 	});
 });

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Presets out of a kit: what is in it, and a choice for each whose id is taken. Nothing happens before the last button. */
-	import { arrivals, sayProblem, type Arrival, type Choice } from '$lib/core';
+	import { arrivals, isBob, isLag, sayProblem, type Arrival, type Choice, type Rig } from '$lib/core';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -17,11 +17,14 @@
 	let trouble = $state.raw<readonly string[]>([]);
 	let list = $state.raw<readonly Arrival[]>([]);
 	let choices = $state.raw<Readonly<Record<string, Choice>>>({});
+	let rigs = $state.raw<readonly Rig[]>([]);
 	let busy = $state(false);
 	let over = $state(false);
 	const differing = $derived(list.filter((a) => a.standing === 'differs'));
 	const fresh = $derived(list.filter((a) => a.standing === 'new'));
 	const same = $derived(list.length - differing.length - fresh.length);
+	const bodies = $derived(list.filter((a) => isBob(a.preset) || isLag(a.preset)).length);
+	const newRigs = $derived(rigs.filter((r) => !session.wiring.rigs.some((here) => here.id === r.id)).length);
 	const choiceOf = (id: string): Choice => choices[id] ?? 'both';
 
 	$effect(() => {
@@ -42,12 +45,15 @@
 			return;
 		}
 		trouble = [];
-		list = arrivals(kit.value, (id) => (session.order.includes(id) ? session.preset(id) : undefined));
-		if (list.length === 0) trouble = ['There is no shake preset in this kit.'];
+		list = arrivals(kit.value, (id) =>
+			session.order.includes(id) ? session.preset(id) : session.bodies.find((p) => p.id === id)
+		);
+		rigs = kit.value.rigs;
+		if (list.length === 0) trouble = ['There is no preset in this kit.'];
 	}
 	async function bringIn() {
 		busy = true;
-		const said = await session.bringIn(list, choiceOf, name);
+		const said = await session.bringIn(list, choiceOf, name, rigs);
 		busy = false;
 		if (said === null) return;
 		session.say(`From ${name}: ${said}.`);
@@ -84,7 +90,9 @@
 	{#if list.length > 0}
 		<p>
 			<b>{list.length}</b> in it: <b>{fresh.length}</b> new, <b>{differing.length}</b> whose id is taken by another,
-			<b>{same}</b> here already.
+			<b>{same}</b> here already.{#if bodies > 0}
+				{bodies} of them {bodies === 1 ? 'is a head bob or a lag' : 'are head bobs and lags'}.{/if}{#if newRigs > 0}
+				{newRigs === 1 ? 'A new rig comes' : `${newRigs} new rigs come`} along.{/if}
 		</p>
 		{#if differing.length > 0}
 			<div class="all">
