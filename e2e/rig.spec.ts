@@ -140,7 +140,10 @@ test('a head bob and a lag have benches of their own, and stand in the Library',
 	await place.press('ArrowRight');
 	await expect(place).toHaveAttribute('aria-valuenow', String((at + 1) % 100));
 	await type(page, 'amount', '2');
-	await expect(keeping(page)).toContainText(/version 2 · kept/);
+	await expect(page.getByRole('button', { name: 'Versions' })).toContainText(/version 2 · kept/);
+	await page.getByRole('button', { name: 'Versions' }).click();
+	await page.getByRole('button', { name: 'Go back' }).click();
+	await expect(field(page, 'amount')).toHaveAttribute('aria-valuenow', '1');
 
 	await page.getByRole('button', { name: 'Choose a rig, a head bob or a lag' }).click();
 	await page.getByRole('button', { name: /^Tide/ }).click();

@@ -449,7 +449,9 @@ export class ProjectSession {
 		const found = await api.fetchVersion(this.project.slug, key, version);
 		if (!found.ok) return this.say(found.message);
 		this.keeper.because(key, `restored version ${version}`);
-		this.change(key, `Restore version ${version}`, () => found.value as ShakePreset);
+		const label = `Restore version ${version}`;
+		if (isShake(found.value)) this.change(key, label, () => found.value as ShakePreset);
+		else this.changeBody(key, label, () => found.value as BobPreset | LagPreset);
 	}
 
 	/** Answers the question that a conflict asks. */

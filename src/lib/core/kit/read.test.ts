@@ -155,6 +155,45 @@ describe('refusing', () => {
 		expect(problemsOf(withPreset(change)).join('\n')).toMatch(wanted);
 	});
 
+	it.each<[string, Record<string, unknown>, RegExp]>([
+		['a view nobody knows', { view: { kind: 'sideways' } }, /^rigs\[0\]\.view\.kind is "sideways"; one of/],
+		[
+			'limits that end before they begin',
+			{ limits: { x: [3, 1] } },
+			/^rigs\[0\]\.limits\.x goes from 3 to 1; the second/
+		],
+		[
+			'an area of two corners',
+			{
+				limits: {
+					area: [
+						[0, 0],
+						[1, 1]
+					]
+				}
+			},
+			/^rigs\[0\]\.limits\.area/
+		],
+		[
+			'a stage twice',
+			{ order: ['lag', 'lag', 'bob', 'lean', 'shakes', 'ceiling'] },
+			/^rigs\[0\]\.order is .*each of lag/
+		],
+		['a spring without a frequency', { lean: { frequency: 0 } }, /^rigs\[0\]\.lean\.frequency is 0/]
+	])('a rig with %s', (_, part, wanted) => {
+		expect(problemsOf({ ...small, rigs: [{ id: 'r', name: 'R', ...part }] })[0]).toMatch(wanted);
+	});
+
+	it('a rig says no more than it must: the rest is filled in', () => {
+		const read = readKit(
+			JSON.stringify({ ...small, rigs: [{ id: 'r', name: 'R', view: { kind: 'chase' }, lean: {} }] })
+		);
+		const [rig] = (read as { value: Kit }).value.rigs;
+		expect(rig!.view).toMatchObject({ kind: 'chase', back: 4, down: 12, fov: 62, height: 1.62 });
+		expect(rig!.order).toEqual(['lag', 'limits', 'bob', 'lean', 'shakes', 'ceiling']);
+		expect(rig!.lean).toMatchObject({ rollByTurn: 0, mostRoll: 6, damping: 1 });
+	});
+
 	it('two presets of one id', () => {
 		expect(problemsOf({ ...small, presets: [preset, preset] })[0]).toMatch(/^presets\[1\]\.id is "a", as in item 0/);
 	});

@@ -10,7 +10,7 @@
 	import type { BenchState } from './bench.svelte';
 	import ComparePicker from './ComparePicker.svelte';
 	import PresetSwitcher from './PresetSwitcher.svelte';
-	import VersionsMenu from './VersionsMenu.svelte';
+	import VersionsMenu from '$lib/stages/VersionsMenu.svelte';
 
 	interface Props {
 		session: ProjectSession;

@@ -108,6 +108,7 @@
 			>
 		{/each}
 	</div>
+	<a href="/{session.project.slug}/rig/{rig.id}">all of it in the Rig room</a>
 	<div class="stages" role="group" aria-label="Stages, in the order in which they come">
 		{#each STAGES as { stage, label, about } (stage)}
 			{@const on = !rig.bypass.includes(stage)}
@@ -151,6 +152,10 @@
 	.tune:disabled {
 		opacity: 0.45;
 		cursor: default;
+	}
+	a {
+		font-size: 12px;
+		color: var(--lamp-text);
 	}
 	.stages {
 		display: flex;

@@ -10,6 +10,7 @@
 	import { WIRING } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
+	import VersionsMenu from '$lib/stages/VersionsMenu.svelte';
 	import type { RigState } from './rig.svelte';
 
 	interface Props {
@@ -150,7 +151,9 @@
 			</div>
 		{/snippet}
 	</Popover>
-	{#if rig}
+	{#if preset}
+		<VersionsMenu {session} {preset} />
+	{:else if rig}
 		<span class="chip" data-testid="keeping"
 			>version {session.savedOf(key)?.version ?? 1} · {words[session.keepingOf(key)]}</span
 		>

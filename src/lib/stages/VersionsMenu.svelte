@@ -1,12 +1,12 @@
 <script lang="ts">
-	import type { ShakePreset } from '$lib/core';
+	/** Every version of a preset that was kept, and back to any of them. */
 	import type { VersionEntry } from '$lib/session/api';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 
 	interface Props {
 		session: ProjectSession;
-		preset: ShakePreset;
+		preset: { readonly id: string };
 	}
 	let { session, preset }: Props = $props();
 
