@@ -129,6 +129,30 @@ describe('a camera', () => {
 	});
 });
 
+describe('a rig that is tuned while one walks', () => {
+	it('goes on from where it stands: a slower lag, a larger bob, a stage left out', () => {
+		const camera = new CameraRun(rigs, presets, 'eyes', new GameValues());
+		const body = new Float64Array(5);
+		camera.snap(body);
+		const slower = { ...heavy, axes: { ...heavy.axes, z: { ...heavy.axes.z!, halfLife: 0.6 } } };
+		const seen: number[][] = [];
+		for (let i = 1; i <= 600; i++) {
+			body[2]! -= 1.4 * DT;
+			if (i === 300) camera.use(rigs, [steps, slower]);
+			camera.advance(DT, body, 1.4, true);
+			camera.sum(still);
+			seen.push([camera.camera[2]!, camera.offset[1]!]);
+		}
+		// As far behind as 0.15 s make, then on the way to what 0.6 s make, no step larger than the body's own.
+		expect(seen[298]![0]! + 299 * 1.4 * DT).toBeCloseTo((1.4 * 0.15) / Math.LN2, 2);
+		expect(seen[599]![0]! + 600 * 1.4 * DT).toBeGreaterThan(0.6);
+		expect(fastest(seen, 0.5, 5)).toBeLessThan(1.4 * DT * 1.05);
+		camera.use([{ ...rigs[0]!, bypass: ['bob'] }], [steps, slower]);
+		camera.sum(still);
+		expect(camera.offset[1]).toBe(0);
+	});
+});
+
 describe('cues and the camera', () => {
 	const event = (id: string, kind: GameEvent['kind']): GameEvent => ({
 		id,

@@ -66,8 +66,8 @@ export class CameraRun {
 	private readonly sized = new Map<string, number>();
 
 	constructor(
-		private readonly rigs: readonly Rig[],
-		private readonly presets: readonly AnyPreset[],
+		private rigs: readonly Rig[],
+		private presets: readonly AnyPreset[],
 		/** The id of its own rig; null: the body's eyes and the shakes alone. */
 		private readonly own: string | null,
 		private readonly values: GameValues,
@@ -122,6 +122,20 @@ export class CameraRun {
 			else this.changed = change.rig === null ? merge(this.changed, change) : change;
 		}
 		this.go(over);
+	}
+
+	/** Goes on with changed rigs and presets, from where it stands: what is tuned while one walks is felt at once. */
+	use(rigs: readonly Rig[], presets: readonly AnyPreset[]): void {
+		this.rigs = rigs;
+		this.presets = presets;
+		const before = this.run;
+		const run = new RigRun(this.meant(), presets, this.values, this.seed);
+		if (before.done) run.watch();
+		run.snap(this.body);
+		run.takeOver(before);
+		this.layers = [...this.layers.slice(0, -1), { ...this.layers[this.layers.length - 1]!, run }];
+		this.size();
+		this.mix();
 	}
 
 	/** Takes back what this owner changed, over the time that it took to come. */

@@ -14,10 +14,15 @@ export class LeanRun {
 
 	fork(): LeanRun {
 		const copy = new LeanRun(this.lean);
-		copy.state.set(this.state);
-		copy.roll = this.roll;
-		copy.sway = this.sway;
+		copy.takeOver(this);
 		return copy;
+	}
+
+	/** Stands where another one of the same body stands. */
+	takeOver(from: LeanRun): void {
+		this.state.set(from.state);
+		this.roll = from.roll;
+		this.sway = from.sway;
 	}
 
 	/** `dt` seconds on, turning left by so many degrees a second and moving right by so many metres a second. */

@@ -58,9 +58,9 @@ export class RigRun {
 	done: Float64Array | null = null;
 	readonly view: RigView;
 	private bob: BobRun | null = null;
-	private lag: LagRun | null = null;
+	private readonly lag: LagRun | null = null;
 	private readonly limits: CompiledLimits | null = null;
-	private lean: LeanRun | null = null;
+	private readonly lean: LeanRun | null = null;
 	private readonly ceilings: Float64Array | null = null;
 	/** Stages that are in, in their order, by their number in `RIG_STAGES`, and where among them the shakes come. */
 	private readonly stages: readonly number[];
@@ -154,8 +154,8 @@ export class RigRun {
 			else this.bob.phase = from.bob.phase;
 		}
 		const sameView = this.view.kind === from.view.kind && this.view.pixelsPerMetre === from.view.pixelsPerMetre;
-		if (this.lag && from.lag && sameView && this.rig?.lag === from.rig?.lag) this.lag = from.lag.fork();
-		if (this.lean && from.lean && this.rig?.lean === from.rig?.lean) this.lean = from.lean.fork();
+		if (this.lag && from.lag && sameView) this.lag.takeOver(from.lag);
+		if (this.lean && from.lean && sameView) this.lean.takeOver(from.lean);
 		this.begin();
 	}
 

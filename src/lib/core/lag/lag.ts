@@ -56,9 +56,14 @@ export class LagRun {
 	/** A view that stands where this one stands and goes its own way. */
 	fork(): LagRun {
 		const copy = new LagRun(this.preset);
-		for (const part of ['out', 'target', 'pulled', 'anchor', 'velocity', 'error'] as const) copy[part].set(this[part]);
-		copy.begun = this.begun;
+		copy.takeOver(this);
 		return copy;
+	}
+
+	/** Stands where another view of the same body stands. */
+	takeOver(from: LagRun): void {
+		for (const part of ['out', 'target', 'pulled', 'anchor', 'velocity', 'error'] as const) this[part].set(from[part]);
+		this.begun = from.begun;
 	}
 
 	/** Puts the view where the body is. */

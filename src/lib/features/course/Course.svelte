@@ -59,7 +59,7 @@
 		untrack(() => desk.surveySoon());
 	});
 	$effect(() => {
-		void session.wiring;
+		void [session.wiring, session.bodies];
 		untrack(() => free.rewire());
 	});
 
@@ -170,7 +170,9 @@
 		const control = event.ctrlKey || event.metaKey;
 		if (going) {
 			if (event.key === 'Escape') return void endFree(true);
-			if (!control && !event.repeat && steer(event.code, true)) event.preventDefault();
+			const number = Number(event.key);
+			if (!control && number >= 1 && number <= 6) free.toggle(number - 1);
+			else if (!control && !event.repeat && steer(event.code, true)) event.preventDefault();
 			return;
 		}
 		if (control) {
@@ -223,7 +225,9 @@
 				{ keys: 'Ctrl C, Ctrl V', what: 'Copy the chosen event, paste it at the playhead' },
 				{ keys: 'Delete', what: 'Take out what is chosen' },
 				{ keys: 'Shift + drag on the ruler', what: 'Choose a part to play again and again, or to trim to' },
-				{ keys: 'F', what: 'Free run; Escape ends it and keeps the take' }
+				{ keys: 'F', what: 'Free run; Escape ends it and keeps the take' },
+				{ keys: 'F, in a free run', what: 'Step into the skiff and out, work the crane' },
+				{ keys: '1 … 6, in a free run', what: 'Leave a stage of the rig out, take it in' }
 			]
 		);
 		return () => {

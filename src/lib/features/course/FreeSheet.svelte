@@ -11,6 +11,8 @@
 		onend: (keep: boolean) => void;
 	}
 	let { session, free, onend }: Props = $props();
+	/** What one is seen through just now, whichever cue says so; its stages can be left out while one walks. */
+	const rig = $derived(session.wiring.rigs.find((r) => r.id === free.seenThrough));
 </script>
 
 <section aria-label="Free run">
@@ -29,6 +31,19 @@
 		<button class="keep" disabled={free.phase !== 'going'} onclick={() => onend(true)}>Keep as a take</button>
 		<button disabled={free.phase !== 'going'} onclick={() => onend(false)}>Throw away</button>
 	</div>
+	{#if rig}
+		<p class="through">
+			<b>{rig.name}</b> <kbd>1 … 6</kbd>
+			{#each rig.order as stage (stage)}
+				{@const on = !rig.bypass.includes(stage)}
+				<button
+					aria-pressed={on}
+					title="Press to {on ? 'leave it out' : 'take it in'}"
+					onclick={() => free.toggle(stage)}>{stage}</button
+				>
+			{/each}
+		</p>
+	{/if}
 	<WorldTable {session} counted={free.counted} />
 </section>
 
@@ -63,6 +78,28 @@
 		margin: 0;
 		font-size: 12px;
 		color: var(--ink-2);
+	}
+	.through {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 3px;
+	}
+	.through button {
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--field);
+		padding: 0 6px;
+		font-size: 12px;
+		text-decoration: line-through;
+		color: var(--ink-2);
+		cursor: pointer;
+	}
+	.through button[aria-pressed='true'] {
+		background: var(--lamp-wash);
+		color: var(--lamp-text);
+		text-decoration: none;
+		font-weight: 600;
 	}
 	.near {
 		background: var(--lamp-wash);

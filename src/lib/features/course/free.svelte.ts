@@ -10,6 +10,7 @@ import {
 	type Course,
 	type CourseArea,
 	type Happening,
+	type RigStage,
 	type Seconds
 } from '$lib/core';
 import { Director, GRID_HZ, placeViewer } from '$runtime';
@@ -122,9 +123,30 @@ export class FreePlay {
 		this.jumpEnds = !down;
 	}
 
-	/** Goes on with changed events and cues; called when the wiring changes. */
+	/** The rig that the first player is seen through just now; empty: the bare eyes. */
+	seenThrough = $state('');
+
+	/** Leaves a stage of that rig out, or takes it in; also by its place in the order. */
+	toggle(which: RigStage | number): void {
+		const { session } = this;
+		const rig = session.wiring.rigs.find((r) => r.id === this.seenThrough);
+		const stage = typeof which === 'number' ? rig?.order[which] : which;
+		if (!rig || !stage) return;
+		const off = rig.bypass.includes(stage);
+		const bypass = off ? rig.bypass.filter((s) => s !== stage) : [...rig.bypass, stage];
+		session.rewire(off ? `Take ${stage} in` : `Leave ${stage} out`, (w) => ({
+			...w,
+			rigs: w.rigs.map((r) => (r.id === rig.id ? { ...r, bypass } : r))
+		}));
+		session.seal();
+	}
+
+	/** Goes on with changed events, cues, rigs, head bobs and lags; called when one of them changes. */
 	rewire(): void {
-		this.going?.director.rewire(this.session.wiring);
+		const { going, session } = this;
+		if (!going) return;
+		going.director.rewire(session.wiring);
+		for (const camera of going.cameras) camera.use(session.wiring.rigs, session.bodies);
 	}
 
 	frame(dt: Seconds): void {
@@ -141,6 +163,8 @@ export class FreePlay {
 		}
 		const near = going.run.runners[0]!.near();
 		if (near !== this.near) this.near = near;
+		const through = going.cameras[0]!.run.rig?.id ?? '';
+		if (through !== this.seenThrough) this.seenThrough = through;
 		const uses = going.run.runners[0]!.isOn('rowing') || going.run.runners[0]!.isOn('craning');
 		if (uses !== this.uses) this.uses = uses;
 		if (said.length > 0) this.said = [...said.reverse(), ...this.said].slice(0, 6);
