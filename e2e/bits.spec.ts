@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { build } from 'vite';
-import { bakeCourse, createPlayer } from '../runtime';
+import { bakeCourse, CourseRun, createPlayer } from '../runtime';
 import { isShake, readKit, type Kit } from '../src/lib/core';
 import { ROOT } from '../scripts/lib/paths';
 
@@ -19,6 +19,19 @@ function bake(create: typeof createPlayer, presets: Kit['presets'], ids: readonl
 		frames.push(...new Uint32Array(Float64Array.from(player.advanceTo(i / 60)).buffer));
 	}
 	return frames;
+}
+
+/** Where each course's cameras are, twice a second. */
+function look(Run: typeof CourseRun, whole: Kit): string {
+	const all: number[] = [];
+	for (const course of whole.courses) {
+		const run = new Run(whole, course);
+		for (let t = 0; t <= course.seconds; t += 0.5) {
+			run.advanceTo(t);
+			for (const { rig } of run.bodies) all.push(...rig.camera, ...rig.offset, rig.fov);
+		}
+	}
+	return all.join();
 }
 
 test('Node and Chromium give the same bits', async ({ page }) => {
@@ -49,4 +62,11 @@ test('Node and Chromium give the same bits', async ({ page }) => {
 	);
 	expect(baked.split(',')).toHaveLength(1201 * 7);
 	expect(baked === bakeCourse(kit, kit.courses[0]!, { fps: 20 })!.values.join()).toBe(true);
+	// And what the cameras of all courses see: lag, limits, lean, blends, flat and chase.
+	const seen = await page.evaluate(
+		([source, whole]) => new Function(`return (${source})`)()((window as any).runtime.CourseRun, whole) as string,
+		[look.toString(), kit] as const
+	);
+	expect(seen.split(',').length).toBeGreaterThan(4000);
+	expect(seen === look(CourseRun, kit)).toBe(true);
 });

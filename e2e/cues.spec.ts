@@ -65,7 +65,7 @@ test('from an empty project: an impact is declared and wired so that harder hits
 
 test('a state is held and let go; a cue is switched off; words are changed in place', async ({ page }) => {
 	await openCues(page, demo());
-	await expect(cueRows(page)).toHaveCount(30);
+	await expect(cueRows(page)).toHaveCount(35);
 	const lens = cueRows(page).filter({ hasText: 'Winch under load' });
 	const hold = lens.getByRole('button', { name: 'Hold Winch under load' });
 	await hold.focus();

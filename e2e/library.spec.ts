@@ -31,7 +31,7 @@ test('the list: figures, sorting, search that forgives, tags; arrows audition, E
 	page
 }) => {
 	await openLibrary(page, demo());
-	await expect(page.getByText('36 presets')).toBeVisible();
+	await expect(page.getByText('37 presets')).toBeVisible();
 	await expect(rows(page).first().locator('.strength')).toHaveText(/3\.0\s*–4\.5 %/);
 	await expect(rows(page).first().locator('svg path')).toHaveCount(2);
 	await expect(page.getByText('to go')).toHaveCount(0);

@@ -131,10 +131,10 @@ test('the demo’s rigs: each stage says what it does, on a course and on the sp
 test('a head bob and a lag have benches of their own, and stand in the Library', async ({ page }) => {
 	await open(page, demo('library'));
 	await page.getByRole('radio', { name: 'head bobs' }).click();
-	await page.getByRole('searchbox').fill('boots');
+	await page.getByRole('searchbox').fill('ladder');
 	await expect(page.getByRole('row')).toHaveCount(1);
-	await page.getByRole('button', { name: 'Copy Heavy boots' }).click();
-	await expect(page.getByRole('heading', { name: 'Heavy boots, copy' })).toBeVisible();
+	await page.getByRole('button', { name: 'Copy Up the ladder' }).click();
+	await expect(page.getByRole('heading', { name: 'Up the ladder, copy' })).toBeVisible();
 	const place = page.getByRole('slider', { name: 'Where roll is lowest in the stride' });
 	const at = Number(await place.getAttribute('aria-valuenow'));
 	await place.press('ArrowRight');
@@ -158,9 +158,9 @@ test('a head bob and a lag have benches of their own, and stand in the Library',
 
 	await page.goto(demo('library'));
 	await page.getByRole('radio', { name: 'head bobs' }).click();
-	await page.getByRole('button', { name: 'Retire Heavy boots, copy' }).click();
-	await expect(page.getByText('“Heavy boots, copy” is retired.')).toBeVisible();
-	await expect(page.getByRole('row').filter({ hasText: 'Heavy boots, copy' })).toHaveCount(0);
+	await page.getByRole('button', { name: 'Retire Up the ladder, copy' }).click();
+	await expect(page.getByText('“Up the ladder, copy” is retired.')).toBeVisible();
+	await expect(page.getByRole('row').filter({ hasText: 'Up the ladder, copy' })).toHaveCount(0);
 });
 
 test('a cue shows another rig while a state lasts', async ({ page }) => {
@@ -168,8 +168,8 @@ test('a cue shows another rig while a state lasts', async ({ page }) => {
 	const row = page.getByRole('list', { name: 'Cues' }).getByRole('listitem').filter({ hasText: 'Behind the skiff' });
 	await expect(row).toContainText('see through');
 	await row.getByRole('button', { name: /^Head bob:/ }).click();
-	await page.getByRole('button', { name: /^Heavy boots/ }).click();
-	await expect(row).toContainText('Heavy boots');
+	await page.getByRole('button', { name: /^Running scared/ }).click();
+	await expect(row).toContainText('Running scared');
 	await page.keyboard.press('ControlOrMeta+z');
 	await expect(row).toContainText('its own head bob');
 });

@@ -90,6 +90,19 @@ describe('a camera', () => {
 		}
 	});
 
+	it('after a cut it is where the other rig puts it, in the same step', () => {
+		const body = Float64Array.of(3, 1, -2, 40, 5);
+		const [camera, other] = ['eyes', 'behind'].map((id) => {
+			const made = new CameraRun(rigs, presets, id, new GameValues());
+			made.snap(body);
+			return made;
+		});
+		camera!.change(to({ rig: 'behind' }), 0);
+		expect([...camera!.camera]).toEqual([...other!.camera]);
+		camera!.use(rigs, presets);
+		expect([...camera!.camera]).toEqual([...other!.camera]);
+	});
+
 	it('keeps in step when the bob is another, and a larger gait grows within the blend time', () => {
 		const height = (sizes: Record<string, number>): number => {
 			const seen = walk(5, (time, camera) => {

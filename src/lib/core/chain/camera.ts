@@ -212,6 +212,7 @@ export class CameraRun {
 			run.takeOver(before);
 			const layer = { run, over: cuts ? 0 : over, part: cuts ? 1 : 0 };
 			this.layers = cuts ? [layer] : [...this.layers, layer];
+			this.mix();
 		}
 		this.size();
 	}

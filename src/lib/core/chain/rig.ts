@@ -68,6 +68,8 @@ export class RigRun {
 	private readonly lagAt: number;
 	/** x, y, z, pitch, yaw, roll: as far as the chain has come. */
 	private readonly pose = new Float64Array(POSE);
+	/** Where the camera would be without a chain. */
+	private readonly aimed = new Float64Array(POSE);
 	private readonly poseBefore = new Float64Array(POSE);
 	private readonly offsetBefore = new Float64Array(CHANNEL_COUNT);
 	private shakes: Float64Array = new Float64Array(CHANNEL_COUNT);
@@ -142,7 +144,7 @@ export class RigRun {
 			elapsed: this.elapsed,
 			done: this.done?.slice() ?? null
 		});
-		for (const part of ['camera', 'offset', 'pose', 'poseBefore', 'offsetBefore', 'bodyWas'] as const)
+		for (const part of ['camera', 'offset', 'aimed', 'pose', 'poseBefore', 'offsetBefore', 'bodyWas'] as const)
 			copy[part].set(this[part]);
 		return copy;
 	}
@@ -168,7 +170,7 @@ export class RigRun {
 	snap(body: BodyPose): void {
 		this.bodyWas.set(body.subarray(0, 5));
 		this.aim(body);
-		this.lag?.snap(this.scaled(this.pose));
+		this.lag?.snap(this.scaled(this.aimed));
 		this.elapsed = 0;
 		this.begin();
 		if (this.followsShakes) this.sum(STILL);
@@ -204,6 +206,7 @@ export class RigRun {
 
 	/** What comes before the shakes. */
 	private begin(): void {
+		this.pose.set(this.aimed);
 		this.offset.fill(0);
 		this.run(0, this.shakesAt);
 		this.poseBefore.set(this.pose);
@@ -223,7 +226,7 @@ export class RigRun {
 
 	/** Where the camera would be without a chain, before its view's own place: what the lag follows. */
 	private aim(body: BodyPose): void {
-		const { pose, view } = this;
+		const { aimed: pose, view } = this;
 		for (let c = 0; c < 3; c++) pose[c] = body[c]!;
 		pose[1]! += view.height;
 		pose[PITCH] = body[4]!;
@@ -234,7 +237,7 @@ export class RigRun {
 	}
 
 	private aimFrom({ place, turns, yaw, pitch }: RigView): void {
-		const { pose } = this;
+		const { aimed: pose } = this;
 		const [dx, dy, dz] = [pose[0]! - place[0], pose[1]! - place[1], pose[2]! - place[2]];
 		const level = Math.sqrt(dx * dx + dz * dz);
 		for (let c = 0; c < 3; c++) pose[c] = place[c]!;

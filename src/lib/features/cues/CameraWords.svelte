@@ -26,9 +26,6 @@
 	]);
 	const lags = $derived([{ value: '', label: 'its own lag' }, ...named(session.lags)]);
 	const bobs = $derived([{ value: '', label: 'its own head bob' }, ...named(session.bobs)]);
-	const gaits = $derived(
-		[...new Set(session.bobs.flatMap((bob) => bob.gaits.map((gait) => gait.id)))].filter((id) => !(id in action.sizes))
-	);
 	const size = (gait: string, factor: number, done: boolean): void =>
 		onchange({ sizes: { ...action.sizes, [gait]: factor } }, `Size of ${gait}`, done);
 	const without = (gait: string): void =>
@@ -68,13 +65,7 @@ see through <Word
 		reset={1}
 		onchange={(v, done) => size(gait, v, done)}
 	/><button class="gone" aria-label="Leave {gait} as it is" onclick={() => without(gait)}>×</button>
-{/each}{#if gaits.length > 0}<span class="c">,</span>
-	<Word
-		label="A gait larger or smaller"
-		value=""
-		options={[{ value: '', label: '…' }, ...gaits.map((id) => ({ value: id, label: `${id} larger or smaller` }))]}
-		onchange={(gait) => gait && size(gait, 1.5, true)}
-	/>{/if}<span class="c">,</span>
+{/each}<span class="c">,</span>
 {#if action.over > 0}within{/if}
 <NumberField
 	look="inline"

@@ -4,6 +4,7 @@
 	import {
 		newCamera,
 		newPlay,
+		type CameraAction,
 		type Cue,
 		type CueAction,
 		type CueConditions,
@@ -87,6 +88,19 @@
 				set('Build-up', { buildUp: play.buildUp ? null : { by: 0.25, most: 2, coolDown: 2 } })
 			);
 		}
+		const seen = cue.actions.findIndex((a) => a.kind === 'camera');
+		const camera = cue.actions[seen] as CameraAction | undefined;
+		if (camera)
+			for (const gait of new Set(desk.session.bobs.flatMap((bob) => bob.gaits.map((g) => g.id))))
+				if (!(gait in camera.sizes))
+					offer('how', `${gait} larger or smaller`, () =>
+						desk.change(cue.id, `Size of ${gait}`, (q) => ({
+							...q,
+							actions: q.actions.map((a, i) =>
+								i === seen ? { ...camera, sizes: { ...camera.sizes, [gait]: 1.5 } } : a
+							)
+						}))
+					);
 		const preset = desk.session.presets[0];
 		if (preset) offer('and', 'play something else too', () => add('Play', newPlay(preset.id)));
 		offer('and', 'see through another rig', () => add('Camera', newCamera(wiring.rigs[0]?.id ?? null)));

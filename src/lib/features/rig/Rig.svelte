@@ -605,6 +605,7 @@
 	.room {
 		height: 100vh;
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		grid-template-rows: 48px auto auto minmax(0, 1fr);
 	}
 	.room.alone {
@@ -780,6 +781,15 @@
 		font: inherit;
 		font-size: 13px;
 		resize: vertical;
+	}
+	@media (max-width: 1180px) {
+		main {
+			grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr) 262px;
+			gap: 8px;
+		}
+		.transport select {
+			max-width: 96px;
+		}
 	}
 	.first {
 		max-width: 560px;

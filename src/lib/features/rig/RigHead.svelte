@@ -229,6 +229,7 @@
 	}
 	header > p {
 		flex: 1;
+		min-width: 0;
 		margin: 0;
 		color: var(--ink-2);
 		white-space: nowrap;
@@ -272,6 +273,14 @@
 		border-color: var(--lamp);
 		color: var(--on-lamp);
 		font-weight: 600;
+	}
+	@media (max-width: 1180px) {
+		h1 {
+			max-width: 230px;
+		}
+		select {
+			max-width: 104px;
+		}
 	}
 	.round {
 		display: grid;
