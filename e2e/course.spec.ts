@@ -109,6 +109,8 @@ test('the demo’s course: played, scrubbed, events dragged and copied, undone; 
 	await openCourse(page, demo('crane-shift'));
 	await expect(page.getByRole('heading', { level: 1, name: 'Crane shift' })).toBeVisible();
 	const cask = page.getByRole('button', { name: 'Cask set down, at 11.00 s, 1.8 m/s' });
+	// The lane of plays takes its room when the survey has come.
+	await page.locator('.plays span').first().waitFor();
 	const box = (await cask.boundingBox())!;
 	await page.mouse.move(box.x + 5, box.y + 10);
 	await page.mouse.down();

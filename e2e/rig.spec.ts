@@ -101,6 +101,13 @@ test('a rig from nothing: where it stands, its stages, their order, and over to 
 	await page.getByRole('button', { name: 'Choose a rig, a head bob or a lag' }).click();
 	await page.getByRole('button', { name: /Astern/ }).click();
 	await expect(stage(page, 'Limits')).toContainText('a box in x, y, z');
+
+	// Back to before there was any, and here again.
+	await page.getByRole('button', { name: 'Versions' }).click();
+	await page.getByRole('button', { name: 'Go back' }).last().click();
+	await expect(page.getByRole('heading', { name: 'What the player sees through' })).toBeVisible();
+	await page.keyboard.press('ControlOrMeta+z');
+	await expect(stage(page, 'Limits')).toContainText('a box in x, y, z');
 });
 
 test('the demo’s rigs: each stage says what it does, on a course and on the spot', async ({ page }) => {

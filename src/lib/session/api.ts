@@ -96,11 +96,12 @@ export const retirePresets = (
 	retired: boolean
 ): Promise<Answer<{ changed: number }>> => call('PATCH', presetsOf(slug), { keys, retired });
 
-export const fetchVersions = (slug: string, key: string): Promise<Answer<VersionEntry[]>> =>
-	call('GET', `${presetsOf(slug)}/${key}/versions`);
+/** `of`: `presets/KEY`, `courses/KEY` or `wiring`. */
+export const fetchVersions = (slug: string, of: string): Promise<Answer<VersionEntry[]>> =>
+	call('GET', `/api/projects/${slug}/${of}/versions`);
 
-export const fetchVersion = (slug: string, key: string, version: number): Promise<Answer<AnyPreset>> =>
-	call('GET', `${presetsOf(slug)}/${key}/versions/${version}`);
+export const fetchVersion = (slug: string, of: string, version: number): Promise<Answer<AnyPreset | Course | Wiring>> =>
+	call('GET', `/api/projects/${slug}/${of}/versions/${version}`);
 
 const coursesOf = (slug: string): string => `/api/projects/${slug}/courses`;
 

@@ -440,18 +440,30 @@ export class ProjectSession {
 			.join(', ');
 	}
 
+	/** Where the server has a document. */
+	private pathOf(key: string): string {
+		if (key === WIRING) return 'wiring';
+		if (isCourse(key)) return `courses/${(this.documents[key] as Course).id}`;
+		return `presets/${key}`;
+	}
+
+	/** All versions of a preset, of a course, or of the wiring, newest first. */
 	versions(key: string): Promise<api.Answer<api.VersionEntry[]>> {
-		return api.fetchVersions(this.project.slug, key);
+		return api.fetchVersions(this.project.slug, this.pathOf(key));
 	}
 
 	/** Puts an earlier version in place; the present one stays in the list, and undo brings it back. */
 	async restore(key: string, version: number): Promise<void> {
-		const found = await api.fetchVersion(this.project.slug, key, version);
+		const found = await api.fetchVersion(this.project.slug, this.pathOf(key), version);
 		if (!found.ok) return this.say(found.message);
 		this.keeper.because(key, `restored version ${version}`);
 		const label = `Restore version ${version}`;
-		if (isShake(found.value)) this.change(key, label, () => found.value as ShakePreset);
-		else this.changeBody(key, label, () => found.value as BobPreset | LagPreset);
+		if (isPreset(key) && isShake(found.value as AnyPreset)) this.change(key, label, () => found.value as ShakePreset);
+		else
+			this.keeper.change(
+				`${label} of ${this.nameOf(key)}`,
+				(draft) => void (draft[key] = found.value as ImmerDraft<Kept>)
+			);
 	}
 
 	/** Answers the question that a conflict asks. */

@@ -7,8 +7,10 @@
 	interface Props {
 		session: ProjectSession;
 		preset: { readonly id: string };
+		/** What else belongs to it. */
+		of?: string;
 	}
-	let { session, preset }: Props = $props();
+	let { session, preset, of = '' }: Props = $props();
 
 	let versions = $state.raw<readonly VersionEntry[] | null>(null);
 	let trouble = $state('');
@@ -48,7 +50,7 @@
 		{#snippet button()}version {saved?.version ?? '–'} · <span data-testid="keeping">{words}</span>{/snippet}
 		{#snippet children(close)}
 			<div class="body">
-				<p>Every change that was kept. Going back makes a new version; nothing is lost.</p>
+				<p>Every change that was kept. {of} Going back makes a new version; nothing is lost.</p>
 				{#if trouble}<p role="alert">{trouble} Close and open this list to try again.</p>{/if}
 				<ol>
 					{#each versions ?? [] as entry (entry.version)}

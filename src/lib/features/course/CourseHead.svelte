@@ -7,6 +7,7 @@
 	import Redo from '@lucide/svelte/icons/redo-2';
 	import Undo from '@lucide/svelte/icons/undo-2';
 	import { courseKey } from '$lib/session/courses.svelte';
+	import VersionsMenu from '$lib/stages/VersionsMenu.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 	import BakeMenu from './BakeMenu.svelte';
 	import BringInTake from './BringInTake.svelte';
@@ -25,14 +26,6 @@
 	const session = $derived(desk.session);
 	const course = $derived(desk.course);
 	let bringing = $state(false);
-	const words = {
-		kept: 'kept',
-		changed: 'changed',
-		saving: 'keeping …',
-		away: 'server away, held here',
-		conflict: 'two versions',
-		refused: 'not kept'
-	} as const;
 
 	async function openMade(made: Promise<string | null>, close: () => void) {
 		const id = await made;
@@ -86,11 +79,7 @@
 		{/snippet}
 	</Popover>
 	{#if course}
-		<span class="chip" data-testid="keeping"
-			>version {session.savedOf(courseKey(course.id))?.version ?? 1} · {words[
-				session.keepingOf(courseKey(course.id))
-			]}</span
-		>
+		<VersionsMenu {session} preset={{ id: courseKey(course.id) }} />
 	{/if}
 	<p>{session.project.name} · {course?.trace ? 'a take' : 'a course'}</p>
 	<button class="tool" onclick={() => (bringing = true)} disabled={going}>Bring in …</button>
@@ -138,14 +127,6 @@
 		white-space: nowrap;
 		overflow: hidden;
 		text-overflow: ellipsis;
-	}
-	.chip {
-		border: 1px solid var(--rule-strong);
-		border-radius: 999px;
-		padding: 2px 10px;
-		font-size: 12px;
-		color: var(--ink-2);
-		white-space: nowrap;
 	}
 	.tool {
 		display: inline-flex;

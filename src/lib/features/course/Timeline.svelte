@@ -58,7 +58,8 @@
 		});
 	});
 	const plays = $derived(packed(desk.survey?.plays.filter((p) => p.who === 0) ?? [], ROWS));
-	const rows = $derived(Math.max(1, ...plays.map((p) => p.row + 1)));
+	/** Two rows from the start: most courses fill them, and what is below would jump when the survey comes. */
+	const rows = $derived(Math.max(2, ...plays.map((p) => p.row + 1)));
 	const presetName = (id: string): string => desk.session.preset(id)?.name ?? id;
 
 	function scrub(event: PointerEvent) {

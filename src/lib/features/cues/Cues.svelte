@@ -7,6 +7,7 @@
 	import { WIRING, type ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import VersionsMenu from '$lib/stages/VersionsMenu.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { isTyping } from '$lib/ui/targets';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
@@ -28,14 +29,6 @@
 		return play?.kind === 'play' ? desk.preset(play.pick[0]!.preset) : undefined;
 	});
 	const view = $derived(shownPreset?.view ?? 'space');
-	const words = {
-		kept: 'kept',
-		changed: 'changed',
-		saving: 'keeping …',
-		away: 'server away, held here',
-		conflict: 'two versions',
-		refused: 'not kept'
-	} as const;
 
 	$effect(() => {
 		const { wiring, presets } = session;
@@ -130,9 +123,7 @@
 	<header>
 		<h1>Cues</h1>
 		<p>{session.project.name} · what sets the camera moving</p>
-		<span class="chip" data-testid="keeping"
-			>version {session.savedOf(WIRING)?.version ?? 1} · {words[session.keepingOf(WIRING)]}</span
-		>
+		<VersionsMenu {session} preset={{ id: WIRING }} of="All events, cues and rigs are one document." />
 		<Segments
 			label="Page"
 			value={page}
@@ -265,14 +256,6 @@
 		white-space: nowrap;
 		overflow: hidden;
 		text-overflow: ellipsis;
-	}
-	.chip {
-		border: 1px solid var(--rule-strong);
-		border-radius: 999px;
-		padding: 2px 10px;
-		font-size: 12px;
-		color: var(--ink-2);
-		white-space: nowrap;
 	}
 	main {
 		display: grid;

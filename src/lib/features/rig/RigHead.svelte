@@ -25,14 +25,6 @@
 	const rig = $derived(desk.rig);
 	const preset = $derived(desk.preset);
 	const key = $derived(preset ? preset.id : WIRING);
-	const words = {
-		kept: 'kept',
-		changed: 'changed',
-		saving: 'keeping …',
-		away: 'server away, held here',
-		conflict: 'two versions',
-		refused: 'not kept'
-	} as const;
 	const courses = $derived(session.courses.list.filter((c) => c.rig === rig?.id).length);
 	const cues = $derived(
 		session.wiring.cues.filter((cue) => cue.actions.some((a) => a.kind === 'camera' && a.rig === rig?.id)).length
@@ -151,12 +143,8 @@
 			</div>
 		{/snippet}
 	</Popover>
-	{#if preset}
-		<VersionsMenu {session} {preset} />
-	{:else if rig}
-		<span class="chip" data-testid="keeping"
-			>version {session.savedOf(key)?.version ?? 1} · {words[session.keepingOf(key)]}</span
-		>
+	{#if rig}
+		<VersionsMenu {session} preset={{ id: key }} of={preset ? '' : 'All rigs, events and cues are one document.'} />
 	{/if}
 	<p>
 		{session.project.name} · {preset ? (preset.family === 'bob' ? 'a head bob' : 'a camera lag') : 'a rig'} · {used}
@@ -235,14 +223,6 @@
 		white-space: nowrap;
 		overflow: hidden;
 		text-overflow: ellipsis;
-	}
-	.chip {
-		border: 1px solid var(--rule-strong);
-		border-radius: 999px;
-		padding: 2px 10px;
-		font-size: 12px;
-		color: var(--ink-2);
-		white-space: nowrap;
 	}
 	.over {
 		display: flex;

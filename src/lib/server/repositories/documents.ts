@@ -52,7 +52,7 @@ interface VersionRow {
 /** A table as this file sees it. */
 type Table<R extends object> = ModelStatic<Model<R, Partial<R>> & R>;
 
-const MOST_VERSIONS = 500;
+export const MOST_VERSIONS = 500;
 
 export class DocumentStore<T extends { readonly id: string; readonly name: string }> {
 	private readonly rows: Table<Row>;

@@ -5,7 +5,7 @@ import { connect, migrate } from '../db/connect';
 import { MIGRATIONS } from '../db/migrations';
 import { courseStore } from './courses';
 import { presetStore } from './presets';
-import { findWiring, saveWiring } from './wiring';
+import { findWiring, findWiringVersion, listWiringVersions, saveWiring } from './wiring';
 import { addProject, findProject, listProjects, readFact, writeFact } from './projects';
 
 const kit = (name: string, presets: Kit['presets'] = []): Kit => ({
@@ -158,6 +158,12 @@ describe('the wiring', () => {
 		const stale = await saveWiring(sequelize, projectId, 1, first.document);
 		expect(stale).toMatchObject({ state: 'stale', theirs: { version: 2, document: changed } });
 		expect((await findWiring(projectId))!.document).toEqual(changed);
+		expect((await listWiringVersions(projectId)).map((v) => [v.version, v.note])).toEqual([
+			[2, 'one more'],
+			[1, expect.any(String)]
+		]);
+		expect((await findWiringVersion(projectId, 1))!.cues.map((c) => c.id)).toEqual(['c']);
+		expect(await findWiringVersion(projectId, 9)).toBeNull();
 	});
 
 	it('of a database from before there were cues: what was carried along takes its place', async () => {

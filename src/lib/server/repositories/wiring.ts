@@ -2,6 +2,7 @@
 import type { Sequelize } from 'sequelize';
 import { openWiring, type Wiring } from '../../core';
 import { ProjectRow, WiringVersionRow } from '../db/models';
+import { MOST_VERSIONS, type VersionEntry } from './documents';
 
 export interface StoredWiring {
 	readonly version: number;
@@ -19,13 +20,33 @@ export async function findWiring(projectId: string): Promise<StoredWiring | null
 	if (!row) return null;
 	const { wiringVersion: version, events, parameters, cues, world, rigs } = row;
 	const saved = await WiringVersionRow.findOne({ where: { projectId, version } });
-	// What was saved before a field came about is filled in.
-	const opened = openWiring(structuredClone({ events, parameters, cues, world, rigs }));
 	return {
 		version,
 		savedAt: (saved?.savedAt ?? row.createdAt).toISOString(),
-		document: opened.ok ? opened.value : { events, parameters, cues, world, rigs }
+		document: filledIn({ events, parameters, cues, world, rigs })
 	};
+}
+
+/** What was saved before a field came about has it filled in. */
+function filledIn(document: Wiring): Wiring {
+	const opened = openWiring(structuredClone(document));
+	return opened.ok ? opened.value : document;
+}
+
+/** All versions, newest first. */
+export async function listWiringVersions(projectId: string): Promise<VersionEntry[]> {
+	const rows = await WiringVersionRow.findAll({
+		where: { projectId },
+		attributes: ['version', 'note', 'savedAt'],
+		order: [['version', 'DESC']],
+		limit: MOST_VERSIONS
+	});
+	return rows.map(({ version, note, savedAt }) => ({ version, note, savedAt: savedAt.toISOString() }));
+}
+
+export async function findWiringVersion(projectId: string, version: number): Promise<Wiring | null> {
+	const found = await WiringVersionRow.findOne({ where: { projectId, version } });
+	return found && filledIn(found.document);
 }
 
 /** Saves a new version if `base` is the newest; otherwise nothing changes and the newest comes back. */
