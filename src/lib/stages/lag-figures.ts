@@ -77,7 +77,7 @@ export function wayAnswer(preset: LagPreset, name: LagAxisName, poses: Float64Ar
 		times[i] = i / hz;
 		view[i] = run.out[a]!;
 		// Yaw unwound, as the view is.
-		body[i] = run.out[a]! - run.behind(a);
+		body[i] = run.out[a]! - run.behind[a]!;
 	}
 	return { seconds: (count - 1) / hz, times, body, view };
 }

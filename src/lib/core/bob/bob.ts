@@ -12,7 +12,7 @@ import { ELAPSED, LEVEL, type Voice } from '../patterns/voice';
 import { addWave } from '../patterns/wave';
 import { combine, hashText } from '../random/hash';
 import { sinTurns } from '../math/scalar';
-import { settleSpring, stepSpring } from '../math/spring';
+import { prepareSpring, runSpring, settleSpring, SPRING_NUMBERS, stepSpring } from '../math/spring';
 import { compileDrives, type CompiledDrive, type GameValues } from '../shake/drives';
 import { CHANNELS, CHANNEL_COUNT, type Channel } from '../units/channels';
 import type { Hertz, Seconds } from '../units/quantities';
@@ -207,6 +207,9 @@ export interface Walking {
 	readonly grounded: boolean;
 }
 
+/** Places of what a step hands to its parts: seconds, metres a second, sizes, rates, steps a second now and a step ago, the speed that the shares of the gaits are of, the step that the spring is prepared for. */
+const [DT, SPEED, AMOUNT, RATE, PACE, PACE_WAS, WEIGHED, SPRUNG] = [0, 1, 2, 3, 4, 5, 6, 7];
+
 export class BobRun {
 	/** x, y, z, pitch, yaw, roll, fov. */
 	readonly offset: Float64Array = new Float64Array(CHANNEL_COUNT);
@@ -217,6 +220,8 @@ export class BobRun {
 	private readonly wanted = new Float64Array(CHANNEL_COUNT);
 	private readonly weights: Float64Array;
 	private readonly goal: Float64Array;
+	/** By gait: how much of it there is at the present speed. */
+	private readonly shares: Float64Array;
 	/** By gait: what its size is multiplied by. */
 	private readonly sizes: Float64Array;
 	private largest = 1;
@@ -224,6 +229,9 @@ export class BobRun {
 	private readonly idleNoise: NoiseRun | null;
 	private readonly landing = new Float64Array(2);
 	private readonly driven = new Float64Array(2);
+	/** Numbers of this step, for its parts: handed over one by one they would be boxed. */
+	private readonly frame = new Float64Array(8);
+	private readonly spring = new Float64Array(SPRING_NUMBERS);
 	private readonly spare = new Float64Array(1);
 	private idleWeight: number;
 	private idleTime: Seconds = 0;
@@ -237,6 +245,7 @@ export class BobRun {
 		const { groups, idle, preset } = bob;
 		this.weights = new Float64Array(groups.length);
 		this.goal = new Float64Array(groups.length);
+		this.shares = new Float64Array(groups.length);
 		this.sizes = new Float64Array(groups.length).fill(1);
 		const own = combine(seed, hashText(preset.id));
 		this.noise = groups.map((list, g) =>
@@ -268,6 +277,10 @@ export class BobRun {
 		this.idleWeight = from.idleWeight;
 		this.idleTime = from.idleTime;
 		this.speed = from.speed;
+		this.frame.set(from.frame);
+		// Of another preset, perhaps: worked out anew.
+		this.frame[WEIGHED] = this.frame[SPRUNG] = 0;
+		if (this.speed > 0) this.frame[PACE] = this.frame[PACE_WAS] = bobSteps(this.bob, this.speed);
 		this.largest = from.largest;
 	}
 
@@ -290,46 +303,60 @@ export class BobRun {
 
 	/** `dt` seconds on. True when a foot fell. */
 	advance(dt: Seconds, { speed, grounded }: Walking): boolean {
-		const { bob, driven } = this;
+		const { bob, driven, frame } = this;
 		driven[0] = driven[1] = 1;
 		if (bob.drives && this.values) this.values.drive(bob.drives, driven);
-		const fell = this.walk(dt, speed, grounded, driven[1]!);
-		this.sizeUp(dt, speed, grounded);
-		this.addSteps(dt, bob.preset.amount * driven[0]!);
+		frame[DT] = dt;
+		frame[SPEED] = speed;
+		frame[AMOUNT] = bob.preset.amount * driven[0]!;
+		frame[RATE] = driven[1]!;
+		const fell = this.walk(grounded);
+		this.sizeUp(grounded);
+		this.addSteps();
 		this.offset.set(this.steps);
-		this.addIdle(dt, speed, grounded, bob.preset.amount * driven[0]!);
-		this.addLanding(dt);
+		this.addIdle(grounded);
+		this.addLanding();
 		return fell;
 	}
 
-	private walk(dt: Seconds, speed: number, grounded: boolean, rate: number): boolean {
+	private walk(grounded: boolean): boolean {
+		const { frame } = this;
 		const before = Math.floor(this.phase * 2);
-		// Between two frames the speed went straight from one to the other.
-		if (grounded && speed > 0)
-			this.phase +=
-				((bobSteps(this.bob, this.speed > 0 ? this.speed : speed) + bobSteps(this.bob, speed)) / 4) * rate * dt;
+		const speed = frame[SPEED]!;
+		if (grounded && speed > 0) {
+			const was = this.speed;
+			if (speed !== was) frame[PACE] = bobSteps(this.bob, speed);
+			// Between two frames the speed went straight from one to the other.
+			this.phase += (((was > 0 ? frame[PACE_WAS]! : frame[PACE]!) + frame[PACE]!) / 4) * frame[RATE]! * frame[DT]!;
+			frame[PACE_WAS] = frame[PACE]!;
+		}
 		this.speed = grounded ? speed : 0;
 		return Math.floor(this.phase * 2) > before;
 	}
 
-	private sizeUp(dt: Seconds, speed: number, grounded: boolean): void {
-		const { weights, goal, bob } = this;
+	private sizeUp(grounded: boolean): void {
+		const { weights, goal, bob, frame } = this;
+		const speed = frame[SPEED]!;
 		const { blendTime, settleTime } = bob.preset;
 		const walks = grounded && speed > 0;
 		if (walks) {
-			bobWeights(bob, speed, goal);
-			for (let g = 0; g < goal.length; g++) goal[g]! *= this.sizes[g]!;
+			if (speed !== frame[WEIGHED]) {
+				frame[WEIGHED] = speed;
+				bobWeights(bob, speed, this.shares);
+			}
+			for (let g = 0; g < goal.length; g++) goal[g] = this.shares[g]! * this.sizes[g]!;
 		} else goal.fill(0);
 		const settle = Math.min(settleTime > 0 ? 1 / settleTime : Infinity, bob.quickest);
-		const most = (walks ? (blendTime > 0 ? 1 / blendTime : Infinity) : settle) * dt;
+		const most = (walks ? (blendTime > 0 ? 1 / blendTime : Infinity) : settle) * frame[DT]!;
 		for (let g = 0; g < weights.length; g++) {
 			const by = goal[g]! - weights[g]!;
 			weights[g] = by > most ? weights[g]! + most : by < -most ? weights[g]! - most : goal[g]!;
 		}
 	}
 
-	private addSteps(dt: Seconds, amount: number): void {
-		const { bob, wanted, weights, steps } = this;
+	private addSteps(): void {
+		const { bob, wanted, weights, steps, frame } = this;
+		const amount = frame[AMOUNT]!;
 		wanted.fill(0);
 		for (let g = 0; g < weights.length; g++) {
 			if (weights[g]! <= 0) continue;
@@ -343,32 +370,39 @@ export class BobRun {
 		}
 		// Size and phase may move at once; together they are no faster than the fastest gait alone.
 		for (let c = 0; c < CHANNEL_COUNT; c++) {
-			const most = bob.fastest[c]! * (amount > 1 ? amount : 1) * this.largest * dt;
+			const most = bob.fastest[c]! * (amount > 1 ? amount : 1) * this.largest * frame[DT]!;
 			const by = wanted[c]! - steps[c]!;
 			steps[c] = by > most ? steps[c]! + most : by < -most ? steps[c]! - most : wanted[c]!;
 		}
 	}
 
-	private addIdle(dt: Seconds, speed: number, grounded: boolean, amount: number): void {
+	private addIdle(grounded: boolean): void {
+		const { frame } = this;
+		const dt = frame[DT]!;
 		const { idle, preset } = this.bob;
 		if (!idle) return;
 		const first = preset.gaits[0]?.speed ?? 1;
-		const goal = grounded ? Math.max(0, 1 - speed / first) : 0;
+		const goal = grounded ? Math.max(0, 1 - frame[SPEED]! / first) : 0;
 		const most = preset.blendTime > 0 ? dt / preset.blendTime : 1;
 		const by = goal - this.idleWeight;
 		this.idleWeight = by > most ? this.idleWeight + most : by < -most ? this.idleWeight - most : goal;
 		this.idleTime += dt;
 		if (this.idleWeight <= 0) return;
-		idle.now[LEVEL] = this.idleWeight * amount;
+		idle.now[LEVEL] = this.idleWeight * frame[AMOUNT]!;
 		idle.now[ELAPSED] = this.idleTime;
 		addNoise(ONE_OCTAVE, this.idleNoise!, idle, this.offset);
 	}
 
-	private addLanding(dt: Seconds): void {
+	private addLanding(): void {
 		const { landing } = this.bob.preset;
 		const state = this.landing;
 		if (!landing || settleSpring(state, 0)) return;
-		stepSpring(state, 0, landing.frequency, landing.damping, dt);
+		const { frame } = this;
+		if (frame[DT] !== frame[SPRUNG]) {
+			frame[SPRUNG] = frame[DT]!;
+			prepareSpring(this.spring, 0, landing.frequency, landing.damping, frame[DT]!);
+		}
+		runSpring(state, 0, this.spring, 0);
 		// A landing upon a landing goes no deeper than the deepest.
 		if (state[0]! < -landing.most) {
 			state[0] = -landing.most;

@@ -1,6 +1,6 @@
 /** Lean: the head tips into a turn and towards where one strafes, and comes back softly. */
 import { clamp } from '../math/scalar';
-import { settleSpring, stepSpring } from '../math/spring';
+import { prepareSpring, runSpring, settleSpring, SPRING_NUMBERS } from '../math/spring';
 import type { Seconds } from '../units/quantities';
 import type { Lean } from './types';
 
@@ -8,7 +8,12 @@ export class LeanRun {
 	/** Roll in degrees, sway to the right in metres or pixels. */
 	roll = 0;
 	sway = 0;
+	/** Seconds of the step, degrees a second to the left, metres a second to the right: set before `advance`. */
+	readonly step: Float64Array = new Float64Array(3);
 	private readonly state = new Float64Array(4);
+	private readonly goals = new Float64Array(2);
+	private readonly spring = new Float64Array(SPRING_NUMBERS);
+	private stepped: Seconds = -1;
 
 	constructor(private readonly lean: Lean) {}
 
@@ -25,20 +30,29 @@ export class LeanRun {
 		this.sway = from.sway;
 	}
 
-	/** `dt` seconds on, turning left by so many degrees a second and moving right by so many metres a second. */
-	advance(dt: Seconds, turning: number, strafing: number): void {
-		const { rollByTurn, rollByStrafe, swayByTurn, swayByStrafe, mostRoll, mostSway } = this.lean;
+	/** A step on, as `step` says. */
+	advance(): void {
+		const { lean, step, goals } = this;
+		const { rollByTurn, rollByStrafe, swayByTurn, swayByStrafe, mostRoll, mostSway } = lean;
+		if (step[0] !== this.stepped) {
+			this.stepped = step[0]!;
+			prepareSpring(this.spring, 0, lean.frequency, lean.damping, step[0]!);
+		}
 		// Turning left tips the head left, which is positive; so does strafing left.
-		this.roll = this.follow(0, clamp(rollByTurn * turning - rollByStrafe * strafing, -mostRoll, mostRoll), dt);
-		this.sway = this.follow(2, clamp(swayByStrafe * strafing - swayByTurn * turning, -mostSway, mostSway), dt);
+		goals[0] = clamp(rollByTurn * step[1]! - rollByStrafe * step[2]!, -mostRoll, mostRoll);
+		goals[1] = clamp(swayByStrafe * step[2]! - swayByTurn * step[1]!, -mostSway, mostSway);
+		this.follow(0);
+		this.follow(1);
+		this.roll = this.state[0]!;
+		this.sway = this.state[2]!;
 	}
 
-	private follow(at: number, goal: number, dt: Seconds): number {
-		const { state, lean } = this;
-		state[at]! -= goal;
-		stepSpring(state, at, lean.frequency, lean.damping, dt);
-		state[at]! += goal;
-		if (goal === 0) settleSpring(state, at);
-		return state[at]!;
+	private follow(i: number): void {
+		const { state, goals, spring } = this;
+		const at = 2 * i;
+		state[at]! -= goals[i]!;
+		runSpring(state, at, spring, 0);
+		state[at]! += goals[i]!;
+		if (goals[i] === 0) settleSpring(state, at);
 	}
 }

@@ -72,17 +72,20 @@ function kept(far: number, soft: number): number {
 /** Holds x, y, z at `at` within the limits, in place. Where nothing is held back nothing changes, to the last bit. */
 export function applyLimits({ box, edges, soft }: CompiledLimits, pose: Float64Array, at = 0): void {
 	for (let c = 0; c < 3; c++) {
-		const [from, to] = [box[2 * c]!, box[2 * c + 1]!];
+		const from = box[2 * c]!;
+		const to = box[2 * c + 1]!;
 		const v = pose[at + c]!;
 		// Where both margins meet the middle is free.
 		const margin = soft * 2 > to - from ? (to - from) / 2 : soft;
-		const [low, high] = [v - from, to - v];
+		const low = v - from;
+		const high = to - v;
 		if (low < margin) pose[at + c] = from + kept(low, margin);
 		else if (high < margin) pose[at + c] = to - kept(high, margin);
 	}
 	if (edges.length === 0) return;
 	for (let e = 0; e < edges.length; e += 4) {
-		const [nx, nz] = [edges[e + 2]!, edges[e + 3]!];
+		const nx = edges[e + 2]!;
+		const nz = edges[e + 3]!;
 		const far = (pose[at]! - edges[e]!) * nx + (pose[at + 2]! - edges[e + 1]!) * nz;
 		if (far >= soft && far >= 0) continue;
 		const by = kept(far, soft) - far;

@@ -13,10 +13,10 @@ import { BobRun, compileBob } from '../bob/bob';
 import { LagRun, shortestTurn, STEEPEST } from '../lag/lag';
 import { isBob, isLag, type AnyPreset } from '../kit/types';
 import { anglesOf, atan2, putLook, turnBy } from '../math/look';
-import { clamp, cos, sin } from '../math/scalar';
+import { sinTurnsInPlace } from '../math/scalar';
 import type { GameValues } from '../shake/drives';
 import { CHANNEL_COUNT } from '../units/channels';
-import { toDegrees, toRadians, type Seconds } from '../units/quantities';
+import { toDegrees, type Seconds } from '../units/quantities';
 import { applyCeilings, compileCeilings } from './ceiling';
 import { LeanRun } from './lean';
 import { applyLimits, compileLimits, type CompiledLimits } from './limits';
@@ -217,10 +217,19 @@ export class RigRun {
 	private leanWith(dt: Seconds, body: BodyPose): void {
 		const { bodyWas } = this;
 		if (!(dt > 0)) return;
-		const yaw = this.view.kind === 'flat' ? 0 : toRadians(body[3]!);
-		const [vx, vz] = [(body[0]! - bodyWas[0]!) / dt, (body[2]! - bodyWas[2]!) / dt];
-		const turning = this.view.kind === 'flat' ? 0 : shortestTurn(bodyWas[3]!, body[3]!) / dt;
-		this.lean!.advance(dt, turning, vx * cos(yaw) - vz * sin(yaw));
+		const { step } = this.lean!;
+		const { spot } = this;
+		const flat = this.view.kind === 'flat';
+		// Sine and cosine of the yaw, and the shortest turn, in place.
+		spot[0] = flat ? 0 : body[3]! / 360;
+		spot[1] = spot[0]! + 0.25;
+		sinTurnsInPlace(spot, 0);
+		sinTurnsInPlace(spot, 1);
+		const by = flat ? 0 : body[3]! - bodyWas[3]!;
+		step[0] = dt;
+		step[1] = (by - 360 * Math.floor((by + 180) / 360)) / dt;
+		step[2] = ((body[0]! - bodyWas[0]!) * spot[1]! - (body[2]! - bodyWas[2]!) * spot[0]!) / dt;
+		this.lean!.advance();
 		for (let c = 0; c < 5; c++) bodyWas[c] = body[c]!;
 	}
 
@@ -299,9 +308,10 @@ export class RigRun {
 		// How far behind is added: what is not behind stays as it was given, to the last bit.
 		for (let c = 0; c < POSE; c++) {
 			const moves = view.kind === 'flat' ? c < 2 : view.kind === 'fixed' ? c >= PITCH : true;
-			if (moves) pose[c]! += lag.behind(c) / per;
+			if (moves) pose[c]! += lag.behind[c]! / per;
 		}
-		pose[PITCH] = clamp(pose[PITCH]!, -STEEPEST, STEEPEST);
+		if (pose[PITCH]! > STEEPEST) pose[PITCH] = STEEPEST;
+		else if (pose[PITCH]! < -STEEPEST) pose[PITCH] = -STEEPEST;
 	}
 
 	/** Before the lag: what was added so far becomes part of the pose that it follows. */

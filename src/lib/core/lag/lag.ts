@@ -1,6 +1,6 @@
 /** A view that trails a body: exact within each step for a target that moves straight, whatever the step's length. */
 import { clamp, exp2, LN2 } from '../math/scalar';
-import { AT_REST, stepSpring } from '../math/spring';
+import { AT_REST, prepareSpring, runSpring, SPRING_NUMBERS } from '../math/spring';
 import type { BodyTrack } from '../formats/body-track';
 import type { Seconds } from '../units/quantities';
 import { LAG_AXES, type LagAxis, type LagPreset } from './types';
@@ -36,6 +36,8 @@ export const trailOf = (axis: LagAxis, speed: number): number => {
 export class LagRun {
 	/** Where the view is: x, y, z, pitch, yaw, roll. */
 	readonly out: Float64Array = new Float64Array(AXES);
+	/** By axis: how far the view is from the body: 0 where it is there, to the last bit. */
+	readonly behind: Float64Array = new Float64Array(AXES);
 	/** Where the body was, yaw unwound. */
 	private readonly target = new Float64Array(AXES);
 	/** Where each axis is pulled to: the body's place but for what the quiet area holds back, and the lead. */
@@ -46,6 +48,12 @@ export class LagRun {
 	private readonly velocity = new Float64Array(AXES);
 	/** By axis: how far behind the view is, and how fast that grows. */
 	private readonly error = new Float64Array(2 * AXES);
+	/** By axis: what is left of the error after a step of `stepped` seconds, catching up and settling; and of the velocity. */
+	private readonly left = new Float64Array(2 * AXES + 1);
+	private readonly springs = new Float64Array(SPRING_NUMBERS * AXES);
+	private stepped: Seconds = -1;
+	/** By axis: how fast the body goes in this step, then what the view is pulled with. */
+	private readonly speeds = new Float64Array(AXES);
 	private begun = false;
 	private readonly axes: readonly (LagAxis | undefined)[];
 
@@ -62,7 +70,8 @@ export class LagRun {
 
 	/** Stands where another view of the same body stands. */
 	takeOver(from: LagRun): void {
-		for (const part of ['out', 'target', 'pulled', 'anchor', 'velocity', 'error'] as const) this[part].set(from[part]);
+		for (const part of ['out', 'behind', 'target', 'pulled', 'anchor', 'velocity', 'error'] as const)
+			this[part].set(from[part]);
 		this.begun = from.begun;
 	}
 
@@ -70,7 +79,7 @@ export class LagRun {
 	snap(pose: ArrayLike<number>): void {
 		for (let i = 0; i < AXES; i++) {
 			this.target[i] = this.pulled[i] = this.anchor[i] = this.out[i] = pose[i]!;
-			this.velocity[i] = this.error[2 * i] = this.error[2 * i + 1] = 0;
+			this.velocity[i] = this.error[2 * i] = this.error[2 * i + 1] = this.behind[i] = 0;
 		}
 		this.begun = true;
 	}
@@ -79,35 +88,53 @@ export class LagRun {
 	advance(pose: ArrayLike<number>, dt: Seconds): Float64Array {
 		if (!this.begun || this.isMovedThere(pose)) this.snap(pose);
 		if (!(dt > 0)) return this.out;
-		const { preset } = this;
+		if (dt !== this.stepped) this.prepare(dt);
 		for (let i = 0; i < AXES; i++) {
 			const before = this.target[i]!;
-			const now =
-				i < PITCH
-					? pose[i]!
-					: before + shortestTurn(before, i === PITCH ? clamp(pose[i]!, -STEEPEST, STEEPEST) : pose[i]!);
+			let now = pose[i]!;
+			if (i >= PITCH) {
+				if (i === PITCH) now = now > STEEPEST ? STEEPEST : now < -STEEPEST ? -STEEPEST : now;
+				// The shortest turn, in place.
+				const by = now - before;
+				now = before + (by - 360 * Math.floor((by + 180) / 360));
+			}
 			this.target[i] = now;
-			this.follow(i, now, (now - before) / dt, dt, preset);
+			this.speeds[i] = (now - before) / dt;
+			this.follow(i);
+			this.behind[i] = this.out[i]! - now;
 		}
 		return this.out;
 	}
 
-	/** How far an axis of the view is from the body's: 0 where it is there, to the last bit. */
-	behind(i: number): number {
-		return this.out[i]! - this.target[i]!;
+	/** Works out what each axis keeps of its error over a step: steps are mostly of one length. */
+	private prepare(dt: Seconds): void {
+		const { left, axes, preset } = this;
+		this.stepped = dt;
+		for (let i = 0; i < AXES; i++) {
+			const axis = axes[i];
+			if (axis?.follow === 'spring') prepareSpring(this.springs, SPRING_NUMBERS * i, axis.frequency, axis.damping, dt);
+			const settle = axis?.follow === 'half-life' ? (axis.settle ?? axis.halfLife) : 0;
+			left[2 * i] = axis && axis.follow === 'half-life' && axis.halfLife > 0 ? exp2(-dt / axis.halfLife) : 0;
+			left[2 * i + 1] = settle > 0 ? exp2(-dt / settle) : 0;
+		}
+		left[2 * AXES] = preset.leadHalfLife > 0 ? exp2(-dt / preset.leadHalfLife) : 0;
 	}
 
 	private isMovedThere(pose: ArrayLike<number>): boolean {
 		const { snapsBeyond } = this.preset;
 		if (snapsBeyond === null) return false;
-		const [dx, dy, dz] = [pose[0]! - this.target[0]!, pose[1]! - this.target[1]!, pose[2]! - this.target[2]!];
+		const dx = pose[0]! - this.target[0]!;
+		const dy = pose[1]! - this.target[1]!;
+		const dz = pose[2]! - this.target[2]!;
 		return dx * dx + dy * dy + dz * dz > snapsBeyond * snapsBeyond;
 	}
 
-	private follow(i: number, now: number, speed: number, dt: Seconds, preset: LagPreset): void {
+	// Numbers go from step to step in arrays: a double that is handed to a call that is not inlined would be boxed.
+	private follow(i: number): void {
 		const axis = this.axes[i];
 		const at = 2 * i;
-		const { error } = this;
+		const { error, preset, speeds } = this;
+		const now = this.target[i]!;
 		if (!axis || axis.follow === 'none') {
 			this.out[i] = now;
 			error[at] = error[at + 1] = 0;
@@ -117,22 +144,24 @@ export class LagRun {
 		const anchored = (this.anchor[i] = clamp(this.anchor[i]!, now - axis.quiet, now + axis.quiet));
 		let wanted = anchored;
 		if (preset.leadsBy > 0) {
-			const kept = preset.leadHalfLife > 0 ? exp2(-dt / preset.leadHalfLife) : 0;
-			const smooth = (this.velocity[i] = speed + (this.velocity[i]! - speed) * kept);
+			const kept = this.left[2 * AXES]!;
+			const smooth = (this.velocity[i] = speeds[i]! + (this.velocity[i]! - speeds[i]!) * kept);
 			wanted += preset.leadsBy * smooth;
 		}
-		const v = (wanted - this.pulled[i]!) / dt;
+		const v = (speeds[i] = (wanted - this.pulled[i]!) / this.stepped);
 		this.pulled[i] = wanted;
-		if (axis.follow === 'half-life') this.halve(axis, at, v, dt);
-		else this.spring(axis, at, v, dt);
-		if (axis.atMost !== null) this.hold(at, axis.atMost, v);
+		if (axis.follow === 'half-life') this.halve(axis, i);
+		else this.spring(axis, i);
+		if (axis.atMost !== null) this.hold(i, axis.atMost);
 		if (v === 0) this.rest(at);
 		this.out[i] = i === PITCH ? clamp(wanted - error[at]!, -STEEPEST, STEEPEST) : wanted - error[at]!;
 	}
 
 	/** e∞ = v·h/ln 2; e(t + dt) = e∞ + (e − e∞)·2^(−dt/h). */
-	private halve(axis: LagAxis, at: number, v: number, dt: Seconds): void {
+	private halve(axis: LagAxis, i: number): void {
 		const { error } = this;
+		const at = 2 * i;
+		const v = this.speeds[i]!;
 		const e = error[at]!;
 		// Catching up while the body draws away, settling once it does not.
 		const settles = axis.settle !== null && v * e <= 0;
@@ -142,33 +171,37 @@ export class LagRun {
 			return;
 		}
 		const far = (v * h) / LN2;
-		error[at] = far + (e - far) * exp2(-dt / h);
+		error[at] = far + (e - far) * this.left[settles ? at + 1 : at]!;
 	}
 
 	/** About e∞ = 2ζv/ω = ζv/(πf) the error is a free spring. */
-	private spring({ frequency, damping }: LagAxis, at: number, v: number, dt: Seconds): void {
+	private spring({ frequency, damping }: LagAxis, i: number): void {
 		const { error } = this;
+		const at = 2 * i;
+		const v = this.speeds[i]!;
 		const far = springTrail(frequency, damping, v);
 		// The view's own speed goes on through a change of the body's: kept as the speed of the view, x′ = v − e′.
 		error[at] = error[at]! - far;
 		error[at + 1] = v - error[at + 1]!;
-		stepSpring(error, at, frequency, damping, dt);
+		runSpring(error, at, this.springs, SPRING_NUMBERS * i);
 		error[at] = error[at]! + far;
 		error[at + 1] = v - error[at + 1]!;
 	}
 
-	private hold(at: number, most: number, v: number): void {
+	private hold(i: number, most: number): void {
 		const { error } = this;
+		const at = 2 * i;
 		const e = error[at]!;
 		if (e <= most && e >= -most) return;
 		error[at] = e > 0 ? most : -most;
 		// At its rope's end the view goes along with the body.
-		error[at + 1] = v;
+		error[at + 1] = this.speeds[i]!;
 	}
 
 	private rest(at: number): void {
 		const { error } = this;
-		const [e, v] = [error[at]!, error[at + 1]!];
+		const e = error[at]!;
+		const v = error[at + 1]!;
 		if (e < AT_REST && e > -AT_REST && v < AT_REST && v > -AT_REST) error[at] = error[at + 1] = 0;
 	}
 }

@@ -1,14 +1,26 @@
 /** Where one looks, as angles and as a quaternion; vectors turned by it. */
-import { PI, toDegrees, toRadians, type Degrees, type Radians } from '../units/quantities';
-import { acos, sin } from './scalar';
+import { PI, toDegrees, type Degrees, type Radians } from '../units/quantities';
+import { acos, sinTurnsInPlace } from './scalar';
 
 const QUARTER = PI / 2;
+const halves = new Float64Array(4);
 
 /** A yaw, then a pitch, then a roll (intrinsic Y-X-Z), as a quaternion x, y, z, w from `out[at]` on. */
 export function putLook(yaw: Degrees, pitch: Degrees, out: Float64Array, at: number, roll: Degrees = 0): void {
-	const [y, p] = [toRadians(yaw) / 2, toRadians(pitch) / 2];
-	const [sy, cy, sp, cp] = [sin(y), sin(y + QUARTER), sin(p), sin(p + QUARTER)];
-	const [qx, qy, qz, qw] = [cy * sp, sy * cp, 0 - sy * sp, cy * cp];
+	// Half angles in turns; cosines are sines a quarter on.
+	halves[0] = yaw / 720;
+	halves[1] = yaw / 720 + 0.25;
+	halves[2] = pitch / 720;
+	halves[3] = pitch / 720 + 0.25;
+	for (let i = 0; i < 4; i++) sinTurnsInPlace(halves, i);
+	const sy = halves[0]!;
+	const cy = halves[1]!;
+	const sp = halves[2]!;
+	const cp = halves[3]!;
+	const qx = cy * sp;
+	const qy = sy * cp;
+	const qz = 0 - sy * sp;
+	const qw = cy * cp;
 	if (roll === 0) {
 		out[at] = qx;
 		out[at + 1] = qy;
@@ -16,8 +28,12 @@ export function putLook(yaw: Degrees, pitch: Degrees, out: Float64Array, at: num
 		out[at + 3] = qw;
 		return;
 	}
-	const r = toRadians(roll) / 2;
-	const [sr, cr] = [sin(r), sin(r + QUARTER)];
+	halves[0] = roll / 720;
+	halves[1] = roll / 720 + 0.25;
+	sinTurnsInPlace(halves, 0);
+	sinTurnsInPlace(halves, 1);
+	const sr = halves[0]!;
+	const cr = halves[1]!;
 	out[at] = qx * cr + qy * sr;
 	out[at + 1] = qy * cr - qx * sr;
 	out[at + 2] = qz * cr + qw * sr;

@@ -31,9 +31,15 @@ export function sinTurns(phase: Cycles): number {
 	return r * (S1 + q * (S3 + q * (S5 + q * (S7 + q * (S9 + q * (S11 + q * (S13 + q * (S15 + q * (S17 + q * S19)))))))));
 }
 
-/** Replaces `at[i]`, a phase, by its sine. In place: nothing is boxed. */
+/** Replaces `at[i]`, a phase, by its sine. In place, with a body of its own: nothing is boxed, whether it is inlined or not. */
 export function sinTurnsInPlace(at: Float64Array, i: number): void {
-	at[i] = sinTurns(at[i]!);
+	const phase = at[i]!;
+	let r = phase - Math.floor(phase + 0.5);
+	if (r > 0.25) r = 0.5 - r;
+	else if (r < -0.25) r = -0.5 - r;
+	const q = r * r;
+	at[i] =
+		r * (S1 + q * (S3 + q * (S5 + q * (S7 + q * (S9 + q * (S11 + q * (S13 + q * (S15 + q * (S17 + q * S19)))))))));
 }
 
 export const cosTurns = (phase: Cycles): number => sinTurns(phase + 0.25);
@@ -66,11 +72,12 @@ export function exp2InPlace(at: Float64Array, i: number): void {
 	}
 }
 
+/** Whoever calls it from afar must not allocate either. */
+const scratch = new Float64Array(1);
 export function exp2(x: number): number {
-	const at = new Float64Array(1);
-	at[0] = x;
-	exp2InPlace(at, 0);
-	return at[0];
+	scratch[0] = x;
+	exp2InPlace(scratch, 0);
+	return scratch[0];
 }
 
 /** e^x, by way of 2^x; relative error below 1e-15·(1 + |x|). */

@@ -72,12 +72,12 @@ export class BodyAudition {
 			}
 			lag.advance(pose, dt);
 			// What stands still in the picture is the body; the camera is behind it by so much.
-			offset[X] = lag.behind(X);
-			offset[Y] = lag.behind(Y);
-			offset[Z] = lag.behind(Z);
-			offset[3] = lag.behind(PITCH);
-			offset[4] = lag.behind(YAW);
-			offset[5] = lag.behind(ROLL);
+			offset[X] = lag.behind[X]!;
+			offset[Y] = lag.behind[Y]!;
+			offset[Z] = lag.behind[Z]!;
+			offset[3] = lag.behind[PITCH]!;
+			offset[4] = lag.behind[YAW]!;
+			offset[5] = lag.behind[ROLL]!;
 		}
 		return offset;
 	}
