@@ -6,6 +6,8 @@ import { getContext, setContext } from 'svelte';
 import type { Draft as ImmerDraft } from 'immer';
 import {
 	freeId,
+	newBob,
+	newLag,
 	newPreset,
 	NO_LINKS,
 	isBob,
@@ -20,6 +22,7 @@ import {
 	type Played,
 	type Rig,
 	type ShakePreset,
+	type View,
 	type Wiring
 } from '$lib/core';
 import { MotionWorker } from '../workers/motion';
@@ -305,6 +308,13 @@ export class ProjectSession {
 		const source = this.preset(key)!;
 		const name = `${source.name}, copy`.slice(0, 120);
 		return this.add({ ...source, id: freeId(name, this.order), name, origin: key }, `copied from ${source.name}`);
+	}
+
+	/** A new head bob or lag, for space or for a flat picture. */
+	newBody(family: 'bob' | 'lag', view: View = 'space'): Promise<string | null> {
+		const name = family === 'bob' ? 'New bob' : 'New lag';
+		const id = freeId(name, [...this.order, ...this.bodyOrder]);
+		return this.add({ ...(family === 'bob' ? newBob(id, name) : newLag(id, name)), view }, 'made new');
 	}
 
 	/** A copy of a head bob or a lag. */

@@ -15,6 +15,7 @@
 	} from '$lib/core';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import BodyFrame from './BodyFrame.svelte';
 	import { eyePath } from './body-figures';
 
 	interface Props {
@@ -82,22 +83,12 @@
 	}
 </script>
 
-<section aria-label="Head bob {bob.name}">
-	<header>
-		<input
-			class="name"
-			aria-label="Name"
-			value={bob.name}
-			maxlength="120"
-			onchange={(e) => {
-				const name = e.currentTarget.value.trim();
-				if (name) change('Name', { name }, 'name', true);
-				else e.currentTarget.value = bob.name;
-			}}
-		/>
-		{#if onback}<button onclick={onback}>back</button>{/if}
-	</header>
-	<p title={bob.about}>{bob.about}</p>
+<BodyFrame
+	what="Head bob"
+	preset={bob}
+	{onback}
+	onchange={(label, part, mark) => change(label, part as Partial<BobPreset>, mark, true)}
+>
 	<div class="tiles">
 		<NumberField
 			label="amount"
@@ -279,82 +270,9 @@
 			onchange={(e) => change('Breathing', { idle: e.currentTarget.checked ? IDLE : null }, 'idle', true)}
 		/> breathes where one stands</label
 	>
-</section>
+</BodyFrame>
 
 <style>
-	section {
-		display: grid;
-		align-content: start;
-		grid-auto-rows: max-content;
-		gap: 6px;
-		min-height: 0;
-		overflow: auto;
-		border: 1px solid var(--lamp);
-		border-radius: var(--radius);
-		background: var(--sheet);
-		padding: 8px 10px;
-	}
-	header {
-		display: flex;
-		justify-content: space-between;
-		gap: 8px;
-	}
-	.name {
-		flex: 1;
-		min-width: 0;
-		border: 0;
-		border-bottom: 1px solid var(--rule);
-		background: none;
-		color: inherit;
-		font: 700 15px var(--heading);
-		padding: 0;
-	}
-	/* Two lines of it; the whole is its tooltip. */
-	p {
-		display: -webkit-box;
-		-webkit-box-orient: vertical;
-		-webkit-line-clamp: 2;
-		line-clamp: 2;
-		overflow: hidden;
-		margin: 0;
-		font-size: 12px;
-		color: var(--ink-2);
-	}
-	.tiles {
-		display: grid;
-		grid-template-columns: repeat(3, minmax(0, 1fr));
-		gap: 5px;
-	}
-	.tiles :global(.tile .value) {
-		font-size: 14px;
-	}
-	.gaits {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 3px;
-	}
-	button {
-		border: 1px solid var(--rule-strong);
-		border-radius: 5px;
-		background: var(--field);
-		font-size: 12px;
-		padding: 1px 7px;
-		cursor: pointer;
-	}
-	button[aria-selected='true'] {
-		background: var(--lamp-wash);
-		border-color: var(--lamp);
-		color: var(--lamp-text);
-		font-weight: 600;
-	}
-	svg {
-		display: block;
-		width: 100%;
-		height: 74px;
-		border: 1px solid var(--rule);
-		border-radius: 5px;
-		background: var(--field);
-	}
 	line {
 		stroke: var(--rule);
 	}

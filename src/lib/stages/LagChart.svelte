@@ -192,6 +192,7 @@
 <style>
 	section {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		grid-template-rows: auto minmax(0, 1fr);
 		gap: 4px;
 		min-width: 0;
@@ -205,6 +206,8 @@
 		gap: 8px;
 	}
 	p {
+		flex: 1;
+		min-width: 0;
 		margin: 0;
 		font-size: 12px;
 		color: var(--ink-2);

@@ -3,6 +3,7 @@
 	import { LAG_AXES, newLagAxis, type LagAxis, type LagAxisName, type LagPreset } from '$lib/core';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import BodyFrame from './BodyFrame.svelte';
 	import { lagAnswer } from './body-figures';
 
 	interface Props {
@@ -43,22 +44,12 @@
 		change('Lag', { axes: { ...lag.axes, [shown]: { ...axis, ...part } } }, `${shown} ${mark}`, done);
 </script>
 
-<section aria-label="Camera lag {lag.name}">
-	<header>
-		<input
-			class="name"
-			aria-label="Name"
-			value={lag.name}
-			maxlength="120"
-			onchange={(e) => {
-				const name = e.currentTarget.value.trim();
-				if (name) change('Name', { name }, 'name', true);
-				else e.currentTarget.value = lag.name;
-			}}
-		/>
-		{#if onback}<button onclick={onback}>back</button>{/if}
-	</header>
-	<p title={lag.about}>{lag.about}</p>
+<BodyFrame
+	what="Camera lag"
+	preset={lag}
+	{onback}
+	onchange={(label, part, mark) => change(label, part as Partial<LagPreset>, mark, true)}
+>
 	<div class="axes" role="tablist" aria-label="Axes">
 		{#each LAG_AXES as name (name)}
 			<button
@@ -196,76 +187,12 @@
 			onchange={(m, done) => change('Snap', { snapsBeyond: m > 0 ? Math.max(0.01, m) : null }, 'snap', done)}
 		/>
 	</div>
-</section>
+</BodyFrame>
 
 <style>
-	section {
-		display: grid;
-		align-content: start;
-		grid-auto-rows: max-content;
-		gap: 6px;
-		min-height: 0;
-		overflow: auto;
-		border: 1px solid var(--lamp);
-		border-radius: var(--radius);
-		background: var(--sheet);
-		padding: 8px 10px;
-	}
-	header {
-		display: flex;
-		justify-content: space-between;
-		gap: 8px;
-	}
-	.name {
-		flex: 1;
-		min-width: 0;
-		border: 0;
-		border-bottom: 1px solid var(--rule);
-		background: none;
-		color: inherit;
-		font: 700 15px var(--heading);
-		padding: 0;
-	}
-	/* Two lines of it; the whole is its tooltip. */
-	p {
-		display: -webkit-box;
-		-webkit-box-orient: vertical;
-		-webkit-line-clamp: 2;
-		line-clamp: 2;
-		overflow: hidden;
-		margin: 0;
-		font-size: 12px;
-		color: var(--ink-2);
-	}
-	.tiles {
-		display: grid;
-		grid-template-columns: repeat(3, minmax(0, 1fr));
-		gap: 5px;
-	}
-	.tiles :global(.tile .value) {
-		font-size: 14px;
-	}
-	.axes {
-		display: flex;
-		gap: 3px;
-	}
-	button {
-		border: 1px solid var(--rule-strong);
-		border-radius: 5px;
-		background: var(--field);
-		font-size: 12px;
-		padding: 1px 7px;
-		cursor: pointer;
-	}
 	button.off {
 		color: var(--ink-2);
 		text-decoration: line-through;
-	}
-	button[aria-selected='true'] {
-		background: var(--lamp-wash);
-		border-color: var(--lamp);
-		color: var(--lamp-text);
-		font-weight: 600;
 	}
 	label {
 		display: flex;
@@ -281,14 +208,6 @@
 		color: var(--ink);
 		padding: 2px 6px;
 		font-size: 13px;
-	}
-	svg {
-		display: block;
-		width: 100%;
-		height: 74px;
-		border: 1px solid var(--rule);
-		border-radius: 5px;
-		background: var(--field);
 	}
 	path {
 		fill: none;

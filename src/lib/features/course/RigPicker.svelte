@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The rig that the course is seen through: its head bob, its lag, and which of its stages are left out for now. */
-	import { freeId, newBob, newLag, newRig, type Rig, type RigStage } from '$lib/core';
+	import { freeId, newRig, viewOf, type Rig, type RigStage } from '$lib/core';
 	import type { CourseState } from './course.svelte';
 
 	let { desk }: { desk: CourseState } = $props();
@@ -41,17 +41,9 @@
 	/** A head bob or a lag that is chosen, made new, or copied so that the original survives. */
 	async function take(slot: 'bob' | 'lag', select: HTMLSelectElement) {
 		const to = select.value;
-		let id: string | null = to || null;
-		const taken = session.bodies.map((p) => p.id);
-		if (to === NEW) {
-			const made =
-				slot === 'bob' ? newBob(freeId('New bob', taken), 'New bob') : newLag(freeId('New lag', taken), 'New lag');
-			id = await session.add(made, 'made new');
-		} else if (to === COPY) {
-			const source = session.bodies.find((p) => p.id === rig?.[slot])!;
-			const name = `${source.name}, copy`.slice(0, 120);
-			id = await session.add({ ...source, id: freeId(name, taken), name }, `copied from ${source.name}`);
-		}
+		const view = viewOf(rig?.view.kind ?? 'eyes');
+		const id =
+			to === NEW ? await session.newBody(slot, view) : to === COPY ? await session.copyBody(rig![slot]!) : to || null;
 		if (to !== '' && id === null) {
 			select.value = rig?.[slot] ?? '';
 			return;

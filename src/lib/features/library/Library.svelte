@@ -6,19 +6,7 @@
 	import FolderInput from '@lucide/svelte/icons/folder-input';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Tag from '@lucide/svelte/icons/tag';
-	import {
-		freeId,
-		isBob,
-		isLag,
-		KIT_FORMAT,
-		LAG_AXES,
-		KIT_VERSION,
-		newBob,
-		newLag,
-		NO_LINKS,
-		writeKit,
-		type ShakePreset
-	} from '$lib/core';
+	import { isBob, isLag, KIT_FORMAT, LAG_AXES, KIT_VERSION, NO_LINKS, writeKit, type ShakePreset } from '$lib/core';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { saveText } from '$lib/ui/save-text';
@@ -68,10 +56,7 @@
 		if (to !== 'shake' && first) bodies.start(first);
 	}
 	async function addBody() {
-		const taken = [...session.order, ...session.bodies.map((p) => p.id)];
-		const made =
-			family === 'bob' ? newBob(freeId('New bob', taken), 'New bob') : newLag(freeId('New lag', taken), 'New lag');
-		const key = await session.add(made, 'made new');
+		const key = await session.newBody(family === 'bob' ? 'bob' : 'lag');
 		if (key) onopen(key);
 	}
 

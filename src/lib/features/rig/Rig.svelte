@@ -7,11 +7,8 @@
 	import {
 		CHANNEL_COUNT,
 		checkRig,
-		freeId,
 		isBob,
 		LAG_AXES,
-		newBob,
-		newLag,
 		RIG_STAGES,
 		viewOf,
 		type BobPreset,
@@ -257,17 +254,8 @@
 	/** A bob or a lag for the stage: one that is there, a new one, or a copy so that the original survives. */
 	async function take(slot: 'bob' | 'lag', select: HTMLSelectElement) {
 		const to = select.value;
-		let taken: string | null = to || null;
-		const ids = session.bodies.map((p) => p.id);
-		if (to === NEW) {
-			const made =
-				slot === 'bob' ? newBob(freeId('New bob', ids), 'New bob') : newLag(freeId('New lag', ids), 'New lag');
-			taken = await session.add({ ...made, view }, 'made new');
-		} else if (to === COPY) {
-			const source = session.bodies.find((p) => p.id === rig?.[slot])!;
-			const name = `${source.name}, copy`.slice(0, 120);
-			taken = await session.add({ ...source, id: freeId(name, ids), name }, `copied from ${source.name}`);
-		}
+		const taken =
+			to === NEW ? await session.newBody(slot, view) : to === COPY ? await session.copyBody(rig![slot]!) : to || null;
 		if (to !== '' && taken === null) {
 			select.value = rig?.[slot] ?? '';
 			return;

@@ -6,7 +6,7 @@
 	import Redo from '@lucide/svelte/icons/redo-2';
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import Undo from '@lucide/svelte/icons/undo-2';
-	import { freeId, newBob, newLag, newRig, viewOf, type Rig } from '$lib/core';
+	import { freeId, newRig, viewOf, type Rig } from '$lib/core';
 	import { WIRING } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
@@ -82,10 +82,7 @@
 	}
 	const listed = (slot: 'bob' | 'lag') => (slot === 'bob' ? session.bobs : session.lags);
 	async function addPreset(slot: 'bob' | 'lag', close: () => void) {
-		const taken = session.bodies.map((p) => p.id);
-		const made =
-			slot === 'bob' ? newBob(freeId('New bob', taken), 'New bob') : newLag(freeId('New lag', taken), 'New lag');
-		const id = await session.add(made, 'made new');
+		const id = await session.newBody(slot);
 		close();
 		if (id) onbench(id);
 	}
