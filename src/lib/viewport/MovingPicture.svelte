@@ -39,8 +39,9 @@
 			const a = still && !playing() ? rest : step(dt);
 			if (!picture) return;
 			if (view !== shown) picture.show((shown = view));
-			picture.draw({ a, b: null, seam: 1, time: time(), outside: null });
+			// Another resolution empties the canvas: before the drawing, or a frame would be blank.
 			picture.adapt(dt * 1000);
+			picture.draw({ a, b: null, seam: 1, time: time(), outside: null });
 		};
 		request = requestAnimationFrame(next);
 		const watch = new ResizeObserver(() => picture?.resize(box.clientWidth, box.clientHeight));

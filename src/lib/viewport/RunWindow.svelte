@@ -55,8 +55,9 @@
 			if (moving) picture.put(moving);
 			else if (wasMoving) picture.reset();
 			wasMoving = moving !== null;
-			picture.draw(eyes, time);
+			// Another resolution empties the canvas: before the drawing, or a frame would be blank.
 			picture.adapt(dt * 1000);
+			picture.draw(eyes, time);
 		};
 		request = requestAnimationFrame(next);
 		const locked = (): void => {

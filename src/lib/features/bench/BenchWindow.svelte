@@ -48,6 +48,8 @@
 		if (!picture) return;
 		const now = performance.now();
 		const onlyB = bench.other !== null && bench.compare === 'b';
+		// Another resolution empties the canvas: before the drawing, or a frame would be blank.
+		picture.adapt(now - lastDrawn);
 		picture.draw({
 			a: onlyB ? bench.otherOffset : bench.offset,
 			b: split ? bench.otherOffset : null,
@@ -55,7 +57,6 @@
 			time: bench.sceneTime,
 			outside: insetWish(onlyB)
 		});
-		picture.adapt(now - lastDrawn);
 		lastDrawn = now;
 		if (outline) {
 			const o = picture.outline;
