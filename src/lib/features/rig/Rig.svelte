@@ -19,19 +19,12 @@
 		type RigStage
 	} from '$lib/core';
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import BobSheet from '$lib/stages/BobSheet.svelte';
-	import CeilingSheet from '$lib/stages/CeilingSheet.svelte';
 	import LagChart from '$lib/stages/LagChart.svelte';
-	import LagSheet from '$lib/stages/LagSheet.svelte';
 	import LeanChart from '$lib/stages/LeanChart.svelte';
-	import LeanSheet from '$lib/stages/LeanSheet.svelte';
 	import LevelChart from '$lib/stages/LevelChart.svelte';
-	import LimitsSheet from '$lib/stages/LimitsSheet.svelte';
 	import RigMap from '$lib/stages/RigMap.svelte';
 	import SpeedChart from '$lib/stages/SpeedChart.svelte';
-	import StageSheet from '$lib/stages/StageSheet.svelte';
 	import StrideCircle from '$lib/stages/StrideCircle.svelte';
-	import ViewSheet from '$lib/stages/ViewSheet.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { isTyping } from '$lib/ui/targets';
@@ -41,6 +34,8 @@
 	import RigHead from './RigHead.svelte';
 	import ShakesPanel from './ShakesPanel.svelte';
 	import StageCard from './StageCard.svelte';
+	import { aboutStage, aboutView, DOES, TITLES } from './stage-words';
+	import StageNumbers from './StageNumbers.svelte';
 	import StageTrace from './StageTrace.svelte';
 
 	interface Props {
@@ -94,53 +89,7 @@
 			.join(' ');
 	const inUsualOrder = $derived(rig ? rig.order.every((s, i) => s === RIG_STAGES[i]) : true);
 
-	const TITLES: Record<RigStage, string> = {
-		lag: 'Lag',
-		limits: 'Limits',
-		bob: 'Head bob',
-		lean: 'Lean',
-		shakes: 'Shakes',
-		ceiling: 'Ceiling'
-	};
-	const DOES: Record<RigStage, string> = {
-		lag: 'trails',
-		limits: 'holds',
-		bob: 'adds',
-		lean: 'adds',
-		shakes: 'add',
-		ceiling: 'takes'
-	};
-	function aboutStage(stage: RigStage): string {
-		if (!rig) return '';
-		if (stage === 'lag') return lag?.name ?? (rig.lag ? `${rig.lag}, which is gone` : 'none: at once');
-		if (stage === 'bob') return bob?.name ?? (rig.bob ? `${rig.bob}, which is gone` : 'none');
-		if (stage === 'limits') {
-			const { limits } = rig;
-			if (!limits) return 'none';
-			const ranges = (['x', 'y', 'z'] as const).filter((a) => limits[a]).join(', ');
-			return [ranges && `a box in ${ranges}`, limits.area && 'an area'].filter(Boolean).join(' and ') || 'none';
-		}
-		if (stage === 'lean')
-			return rig.lean
-				? [
-						(rig.lean.rollByTurn || rig.lean.swayByTurn) && 'by turning',
-						(rig.lean.rollByStrafe || rig.lean.swayByStrafe) && 'by strafing'
-					]
-						.filter(Boolean)
-						.join(', ') || 'set to nothing'
-				: 'none';
-		if (stage === 'shakes') return playing.length === 0 ? 'nothing plays' : `${playing.length} playing`;
-		const held = Object.entries(rig.ceiling ?? {}).filter(([, most]) => most !== null);
-		return held.length === 0 ? 'none' : held.map(([channel]) => channel).join(', ');
-	}
-	const aboutView = $derived.by(() => {
-		if (!rig) return '';
-		const { kind, back, fov, pixelsPerMetre, turns } = rig.view;
-		if (kind === 'eyes') return `through its eyes, ${fov}°`;
-		if (kind === 'chase') return `chase, ${back} m behind, ${fov}°`;
-		if (kind === 'flat') return `flat, ${pixelsPerMetre} px a metre`;
-		return `fixed${turns ? ', turns to it' : ''}, ${fov}°`;
-	});
+	const nameOf = (preset: string): string | undefined => session.bodies.find((p) => p.id === preset)?.name;
 
 	// What is of this moment
 
@@ -248,21 +197,6 @@
 			);
 		if (done) session.seal();
 	}
-	const listed = (slot: 'bob' | 'lag') => (slot === 'bob' ? session.bobs : session.lags);
-	const NEW = '*new';
-	const COPY = '*copy';
-	/** A bob or a lag for the stage: one that is there, a new one, or a copy so that the original survives. */
-	async function take(slot: 'bob' | 'lag', select: HTMLSelectElement) {
-		const to = select.value;
-		const taken =
-			to === NEW ? await session.newBody(slot, view) : to === COPY ? await session.copyBody(rig![slot]!) : to || null;
-		if (to !== '' && taken === null) {
-			select.value = rig?.[slot] ?? '';
-			return;
-		}
-		desk.change(slot === 'bob' ? 'Head bob' : 'Lag', { [slot]: taken });
-	}
-
 	function keyDown(event: KeyboardEvent) {
 		if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
 		const onControl = (event.target as HTMLElement).closest?.('button, a, [role="switch"], select');
@@ -333,7 +267,7 @@
 			<div class="chain" bind:this={chain} role="group" aria-label="The chain, from the body to the picture">
 				<StageCard
 					title="Body"
-					about={aboutView}
+					about={aboutView(rig.view)}
 					meter={null}
 					head={0}
 					beat={0}
@@ -351,7 +285,7 @@
 					<StageCard
 						{stage}
 						title={TITLES[stage]}
-						about={aboutStage(stage)}
+						about={aboutStage(rig, stage, nameOf, playing.length)}
 						meter={desk.meters[stage]}
 						head={desk.head}
 						beat={desk.beat}
@@ -516,75 +450,7 @@
 					/>
 				{/if}
 			</section>
-			<div class="numbers">
-				{#if !alone && (numbersOf === 'lag' || numbersOf === 'bob')}
-					{@const slot = numbersOf}
-					<label class="which"
-						>{slot === 'bob' ? 'head bob' : 'lag'}
-						<select value={rig[slot] ?? ''} onchange={(e) => void take(slot, e.currentTarget)}>
-							<option value="">none</option>
-							{#if rig[slot] && !session.bodies.some((b) => b.id === rig[slot])}<option value={rig[slot]}
-									>{rig[slot]}, which is gone</option
-								>{/if}
-							{#each listed(slot) as p (p.id)}<option value={p.id}
-									>{p.name}{p.view === view ? '' : p.view === 'flat' ? ' (pixels)' : ' (metres)'}</option
-								>{/each}
-							{#if rig[slot]}<option value={COPY}>a copy of it</option>{/if}
-							<option value={NEW}>a new one</option>
-						</select></label
-					>
-				{/if}
-				{#if numbersOf === 'lag'}
-					{#if lag}<LagSheet {session} {lag} {axis} onaxis={(name) => (axis = name)} drawn={false} />{/if}
-				{:else if numbersOf === 'bob'}
-					{#if bob}<BobSheet {session} {bob} near={desk.walks} />{/if}
-				{:else if numbersOf === 'limits'}
-					<LimitsSheet
-						limits={rig.limits}
-						camera={() => cameraPlace}
-						onchange={(limits, mark, done) => desk.change('Limits', { limits }, mark, done)}
-					/>
-				{:else if numbersOf === 'lean'}
-					<LeanSheet
-						lean={rig.lean}
-						{view}
-						onchange={(lean, mark, done) => desk.change('Lean', { lean }, mark, done)}
-					/>
-				{:else if numbersOf === 'ceiling'}
-					<CeilingSheet
-						ceiling={rig.ceiling}
-						{view}
-						onchange={(ceiling, mark, done) => desk.change('Ceiling', { ceiling }, mark, done)}
-					/>
-				{:else if numbersOf === 'view'}
-					<ViewSheet
-						view={rig.view}
-						onchange={(part, mark, done) => desk.change('View', { view: { ...rig.view, ...part } }, mark, done)}
-					/>
-				{/if}
-				{#if !alone && (numbersOf === 'view' || numbersOf === 'shakes')}
-					<StageSheet title="The rig" about="What it is called, and what for.">
-						<label class="pick"
-							>name <input
-								value={rig.name}
-								maxlength="120"
-								onchange={(e) => {
-									const name = e.currentTarget.value.trim();
-									if (name) desk.change('Name', { name });
-									else e.currentTarget.value = rig.name;
-								}}
-							/></label
-						>
-						<label class="pick"
-							>what for <textarea
-								rows="4"
-								value={rig.about}
-								maxlength="4000"
-								onchange={(e) => desk.change('Description', { about: e.currentTarget.value })}></textarea></label
-						>
-					</StageSheet>
-				{/if}
-			</div>
+			<StageNumbers {desk} {rig} {axis} onaxis={(name) => (axis = name)} camera={() => cameraPlace} />
 		</main>
 	{/if}
 </div>
@@ -737,38 +603,6 @@
 		align-self: center;
 		text-align: center;
 		color: var(--ink-2);
-	}
-	.numbers {
-		display: flex;
-		flex-direction: column;
-		gap: 8px;
-		min-height: 0;
-		overflow: auto;
-	}
-	.numbers > :global(section) {
-		flex: 0 1 auto;
-	}
-	.which {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		font-size: 12px;
-		color: var(--ink-2);
-		white-space: nowrap;
-	}
-	.which select {
-		flex: 1;
-	}
-	.numbers input,
-	.numbers textarea {
-		border: 1px solid var(--rule-strong);
-		border-radius: 5px;
-		background: var(--field);
-		color: var(--ink);
-		padding: 3px 6px;
-		font: inherit;
-		font-size: 13px;
-		resize: vertical;
 	}
 	@media (max-width: 1180px) {
 		main {

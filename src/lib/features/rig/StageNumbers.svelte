@@ -1,0 +1,153 @@
+<script lang="ts">
+	/** The numbers of the stage that is chosen, and which head bob or lag stands there. */
+	import { viewOf, type LagAxisName, type Rig } from '$lib/core';
+	import BobSheet from '$lib/stages/BobSheet.svelte';
+	import CeilingSheet from '$lib/stages/CeilingSheet.svelte';
+	import LagSheet from '$lib/stages/LagSheet.svelte';
+	import LeanSheet from '$lib/stages/LeanSheet.svelte';
+	import LimitsSheet from '$lib/stages/LimitsSheet.svelte';
+	import StageSheet from '$lib/stages/StageSheet.svelte';
+	import ViewSheet from '$lib/stages/ViewSheet.svelte';
+	import type { RigState } from './rig.svelte';
+
+	interface Props {
+		desk: RigState;
+		rig: Rig;
+		/** The lag's axis that is shown. */
+		axis: LagAxisName;
+		onaxis: (axis: LagAxisName) => void;
+		/** Where the camera is. */
+		camera: () => readonly [number, number, number];
+	}
+	let { desk, rig, axis, onaxis, camera }: Props = $props();
+
+	const session = $derived(desk.session);
+	const alone = $derived(desk.alone !== '');
+	const view = $derived(viewOf(rig.view.kind));
+	const bob = $derived(session.bobs.find((b) => b.id === rig.bob));
+	const lag = $derived(session.lags.find((l) => l.id === rig.lag));
+	const listed = (slot: 'bob' | 'lag') => (slot === 'bob' ? session.bobs : session.lags);
+	const NEW = '*new';
+	const COPY = '*copy';
+	/** A bob or a lag for the stage: one that is there, a new one, or a copy so that the original survives. */
+	async function take(slot: 'bob' | 'lag', select: HTMLSelectElement) {
+		const to = select.value;
+		const taken =
+			to === NEW ? await session.newBody(slot, view) : to === COPY ? await session.copyBody(rig[slot]!) : to || null;
+		if (to !== '' && taken === null) {
+			select.value = rig[slot] ?? '';
+			return;
+		}
+		desk.change(slot === 'bob' ? 'Head bob' : 'Lag', { [slot]: taken });
+	}
+</script>
+
+<div class="numbers">
+	{#if !alone && (desk.part === 'lag' || desk.part === 'bob')}
+		{@const slot = desk.part}
+		<label class="which"
+			>{slot === 'bob' ? 'head bob' : 'lag'}
+			<select value={rig[slot] ?? ''} onchange={(e) => void take(slot, e.currentTarget)}>
+				<option value="">none</option>
+				{#if rig[slot] && !session.bodies.some((b) => b.id === rig[slot])}<option value={rig[slot]}
+						>{rig[slot]}, which is gone</option
+					>{/if}
+				{#each listed(slot) as p (p.id)}<option value={p.id}
+						>{p.name}{p.view === view ? '' : p.view === 'flat' ? ' (pixels)' : ' (metres)'}</option
+					>{/each}
+				{#if rig[slot]}<option value={COPY}>a copy of it</option>{/if}
+				<option value={NEW}>a new one</option>
+			</select></label
+		>
+	{/if}
+	{#if desk.part === 'lag'}
+		{#if lag}<LagSheet {session} {lag} {axis} {onaxis} drawn={false} />{/if}
+	{:else if desk.part === 'bob'}
+		{#if bob}<BobSheet {session} {bob} near={desk.walks} />{/if}
+	{:else if desk.part === 'limits'}
+		<LimitsSheet
+			limits={rig.limits}
+			{camera}
+			onchange={(limits, mark, done) => desk.change('Limits', { limits }, mark, done)}
+		/>
+	{:else if desk.part === 'lean'}
+		<LeanSheet lean={rig.lean} {view} onchange={(lean, mark, done) => desk.change('Lean', { lean }, mark, done)} />
+	{:else if desk.part === 'ceiling'}
+		<CeilingSheet
+			ceiling={rig.ceiling}
+			{view}
+			onchange={(ceiling, mark, done) => desk.change('Ceiling', { ceiling }, mark, done)}
+		/>
+	{:else if desk.part === 'view'}
+		<ViewSheet
+			view={rig.view}
+			onchange={(part, mark, done) => desk.change('View', { view: { ...rig.view, ...part } }, mark, done)}
+		/>
+	{/if}
+	{#if !alone && (desk.part === 'view' || desk.part === 'shakes')}
+		<StageSheet title="The rig" about="What it is called, and what for.">
+			<label class="pick"
+				>name <input
+					value={rig.name}
+					maxlength="120"
+					onchange={(e) => {
+						const name = e.currentTarget.value.trim();
+						if (name) desk.change('Name', { name });
+						else e.currentTarget.value = rig.name;
+					}}
+				/></label
+			>
+			<label class="pick"
+				>what for <textarea
+					rows="4"
+					value={rig.about}
+					maxlength="4000"
+					onchange={(e) => desk.change('Description', { about: e.currentTarget.value })}></textarea></label
+			>
+		</StageSheet>
+	{/if}
+</div>
+
+<style>
+	select {
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--field);
+		color: var(--ink);
+		padding: 3px 6px;
+		font-size: 13px;
+		min-width: 0;
+	}
+	.numbers {
+		display: flex;
+		flex-direction: column;
+		gap: 8px;
+		min-height: 0;
+		overflow: auto;
+	}
+	.numbers > :global(section) {
+		flex: 0 1 auto;
+	}
+	.which {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		font-size: 12px;
+		color: var(--ink-2);
+		white-space: nowrap;
+	}
+	.which select {
+		flex: 1;
+	}
+	.numbers input,
+	.numbers textarea {
+		border: 1px solid var(--rule-strong);
+		border-radius: 5px;
+		background: var(--field);
+		color: var(--ink);
+		padding: 3px 6px;
+		font: inherit;
+		font-size: 13px;
+		resize: vertical;
+	}
+</style>
