@@ -2,7 +2,7 @@
 import { bobPreset } from './bob-shape';
 import { lagPreset } from './lag-shape';
 import { shakePreset } from './preset-shape';
-import { isRecord, refuseDangerousKeys, Report, type Problem, type Shape } from './shape';
+import { isRecord, refuseDangerous, Report, type Problem, type Shape } from './shape';
 import type { AnyPreset, ShakePreset } from './types';
 
 export type ReadResult<T> =
@@ -10,7 +10,7 @@ export type ReadResult<T> =
 
 function open<T>(parsed: unknown, shape: Shape): ReadResult<T> {
 	const report = new Report();
-	refuseDangerousKeys(parsed, report);
+	refuseDangerous(parsed, report);
 	if (report.problems.length === 0) shape.check(parsed, report);
 	if (report.problems.length > 0) return { ok: false, problems: report.problems };
 	return { ok: true, value: parsed as T };

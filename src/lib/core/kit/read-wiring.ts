@@ -6,7 +6,7 @@ import type { WorldLinks } from '../course/happenings';
 import { gameEvent, parameter, worldLinks } from './kit-shape';
 import type { ReadResult } from './read-preset';
 import { rig } from './rig-shape';
-import { list, object, refuseDangerousKeys, Report, withDefault } from './shape';
+import { list, object, refuseDangerous, Report, withDefault } from './shape';
 import type { GameEvent, GameParameter } from './types';
 
 export interface Wiring {
@@ -28,7 +28,7 @@ const wiring = object({
 /** Checks a wiring and fills in what it leaves out. The object is the wiring's own from here on. */
 export function openWiring(parsed: unknown): ReadResult<Wiring> {
 	const report = new Report();
-	refuseDangerousKeys(parsed, report);
+	refuseDangerous(parsed, report);
 	if (report.problems.length === 0) wiring.check(parsed, report);
 	if (report.problems.length > 0) return { ok: false, problems: report.problems };
 	return { ok: true, value: parsed as Wiring };

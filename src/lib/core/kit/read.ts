@@ -4,7 +4,7 @@ import { findJsonFault } from './json-place';
 import { checkHeader } from './header';
 import { kitBody } from './kit-shape';
 import type { ReadResult } from './read-preset';
-import { isRecord, refuseDangerousKeys, Report, type Problem } from './shape';
+import { isRecord, refuseDangerous, Report, type Problem } from './shape';
 import { KIT_FORMAT, KIT_VERSION, type Kit } from './types';
 
 /** The largest file that is read, in bytes (characters, for a text). */
@@ -40,7 +40,7 @@ export function openKit(parsed: unknown): ReadResult<Kit> {
 			`is ${parsed.version}; this Dinesis reads up to version ${KIT_VERSION}. Open it with a newer one, or send it out as version ${KIT_VERSION}.`
 		);
 	const report = new Report();
-	refuseDangerousKeys(parsed, report);
+	refuseDangerous(parsed, report);
 	if (report.problems.length > 0) return { ok: false, problems: report.problems };
 	const header = checkHeader(parsed);
 	if (header.length > 0) return { ok: false, problems: header };

@@ -222,26 +222,33 @@ export function object(
 	};
 }
 
-/** Reports names that would reach an object's prototype when it is copied, anywhere in a parsed JSON value. */
-export function refuseDangerousKeys(value: unknown, report: Report): void {
+const NUL = '\0';
+
+/**
+ * Reports what cannot be kept, anywhere in a parsed JSON value: names that would reach an object's prototype when it is copied,
+ * and texts with the character U+0000, which no database takes.
+ */
+export function refuseDangerous(value: unknown, report: Report): void {
 	if (Array.isArray(value)) {
 		for (let i = 0; i < value.length && !report.full; i++) {
-			if (typeof value[i] !== 'object') continue;
+			if (typeof value[i] === 'number') continue;
 			report.enter(i);
-			refuseDangerousKeys(value[i], report);
+			refuseDangerous(value[i], report);
 			report.leave();
 		}
 	} else if (isRecord(value)) {
 		for (const key in value) {
 			const inner = value[key];
-			if (key === '__proto__') report.addAt(key, 'cannot be the name of a field; rename it or take it out');
-			else if (typeof inner === 'object' && inner !== null) {
+			if (key === '__proto__' || key.includes(NUL))
+				report.addAt(key, 'cannot be the name of a field; rename it or take it out');
+			else if ((typeof inner === 'object' && inner !== null) || typeof inner === 'string') {
 				report.enter(key);
-				refuseDangerousKeys(inner, report);
+				refuseDangerous(inner, report);
 				report.leave();
 			}
 		}
-	}
+	} else if (typeof value === 'string' && value.includes(NUL))
+		report.add('holds the character U+0000, which cannot be kept; take it out');
 }
 
 /** An object whose names come from a list and whose values all look alike. */

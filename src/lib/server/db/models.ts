@@ -25,6 +25,7 @@ export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreation
 	/** What a kit carries that no room works on yet, kept as it came. */
 	declare carried: Record<string, unknown>;
 	declare createdAt: CreationOptional<Date>;
+	declare retiredAt: CreationOptional<Date | null>;
 }
 
 export class PresetRow extends Model<InferAttributes<PresetRow>, InferCreationAttributes<PresetRow>> {
@@ -107,7 +108,8 @@ export function defineModels(sequelize: Sequelize): void {
 			world: { type: DataTypes.JSON, defaultValue: { events: [], values: [] } },
 			wiringVersion: { type: DataTypes.INTEGER, defaultValue: 1 },
 			carried: DataTypes.JSON,
-			createdAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW }
+			createdAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW },
+			retiredAt: { type: DataTypes.DATE, defaultValue: null }
 		},
 		{ ...options, tableName: 'projects' }
 	);

@@ -1,34 +1,179 @@
-import { QueryTypes, type Sequelize } from 'sequelize';
-import { freeId, type Kit } from '../../core';
+/** Projects: made, listed on the shelf, read whole, renamed, retired and brought back. */
+import { Op, QueryTypes, UniqueConstraintError, type Sequelize } from 'sequelize';
+import { KIT_FORMAT, KIT_VERSION, outlineOf, type Kit, type OutlineLine, type ShakePreset } from '../../core';
 import { CourseRow, CourseVersionRow, PresetRow, PresetVersionRow, ProjectRow, WiringVersionRow } from '../db/models';
+import { freeSlug } from '../names';
+import { courseStore } from './courses';
+import { presetStore } from './presets';
+import { findWiring } from './wiring';
 
 export interface Project {
 	readonly id: string;
 	readonly slug: string;
 	readonly name: string;
+	readonly retired: boolean;
 }
 
-const plain = (row: ProjectRow): Project => ({ id: row.id, slug: row.slug, name: row.name });
+/** A project as the shelf shows it. */
+export interface ShelfEntry {
+	readonly slug: string;
+	readonly name: string;
+	readonly changedAt: string;
+	readonly counts: {
+		readonly shakes: number;
+		readonly bodies: number;
+		readonly cues: number;
+		readonly events: number;
+		readonly rigs: number;
+		readonly courses: number;
+	};
+	/** Little drawings of its first shakes. */
+	readonly drawings: readonly (readonly OutlineLine[])[];
+}
 
+const plain = (row: ProjectRow): Project => ({
+	id: row.id,
+	slug: row.slug,
+	name: row.name,
+	retired: row.retiredAt !== null
+});
+
+/** Those in use, in the order in which they were made. */
 export async function listProjects(): Promise<Project[]> {
-	return (await ProjectRow.findAll({ order: [['createdAt', 'ASC']] })).map(plain);
+	return (await ProjectRow.findAll({ where: { retiredAt: null }, order: [['createdAt', 'ASC']] })).map(plain);
 }
 
+/** A project by its address, also one that is retired. */
 export async function findProject(slug: string): Promise<Project | null> {
-	const row = await ProjectRow.findOne({ where: { slug } });
+	const row = await ProjectRow.findOne({ where: { slug: slug.normalize('NFC') } });
 	return row && plain(row);
+}
+
+/** How many shakes of a project the shelf draws. */
+const DRAWN = 5;
+/** Drawings by preset and version: a version never changes. */
+const drawn = new Map<string, readonly OutlineLine[]>();
+const MOST_DRAWN = 5000;
+
+function drawingOf(id: string, version: number, document: ShakePreset): readonly OutlineLine[] {
+	const key = `${id} ${version}`;
+	const known = drawn.get(key);
+	if (known) return known;
+	const lines = outlineOf(document);
+	if (drawn.size >= MOST_DRAWN) drawn.clear();
+	drawn.set(key, lines);
+	return lines;
+}
+
+interface ShelfRow {
+	id: string;
+	slug: string;
+	name: string;
+	changed_at: Date;
+	shakes: number;
+	bodies: number;
+	cues: number;
+	events: number;
+	rigs: number;
+	courses: number;
+}
+interface DrawnRow {
+	id: string;
+	project_id: string;
+	version: number;
+	document: ShakePreset;
+}
+
+/** All projects in use, or those that were retired; the last changed first. */
+export async function listShelf(sequelize: Sequelize, retired = false): Promise<ShelfEntry[]> {
+	const type = QueryTypes.SELECT;
+	const rows = await sequelize.query<ShelfRow>(
+		`SELECT p.id, p.slug, p.name,
+		        json_array_length(p.cues) AS cues, json_array_length(p.events) AS events, json_array_length(p.rigs) AS rigs,
+		        coalesce(s.shakes, 0)::int AS shakes, coalesce(s.bodies, 0)::int AS bodies, coalesce(c.courses, 0)::int AS courses,
+		        greatest(p.created_at, s.at, c.at, w.at) AS changed_at
+		 FROM projects p
+		 LEFT JOIN (SELECT project_id, max(saved_at) AS at,
+		                   count(*) FILTER (WHERE family = 'shake' AND retired_at IS NULL) AS shakes,
+		                   count(*) FILTER (WHERE family <> 'shake' AND retired_at IS NULL) AS bodies
+		            FROM presets GROUP BY project_id) s ON s.project_id = p.id
+		 LEFT JOIN (SELECT project_id, max(saved_at) AS at, count(*) FILTER (WHERE retired_at IS NULL) AS courses
+		            FROM courses GROUP BY project_id) c ON c.project_id = p.id
+		 LEFT JOIN (SELECT project_id, max(saved_at) AS at FROM wiring_versions GROUP BY project_id) w ON w.project_id = p.id
+		 WHERE (p.retired_at IS NULL) <> $1
+		 ORDER BY changed_at DESC, p.slug`,
+		{ bind: [retired], type }
+	);
+	const firsts = await sequelize.query<DrawnRow>(
+		`SELECT id, project_id, version, document FROM (
+		   SELECT *, row_number() OVER (PARTITION BY project_id ORDER BY position) AS place
+		   FROM presets WHERE family = 'shake' AND retired_at IS NULL AND project_id IN (
+		     SELECT id FROM projects WHERE (retired_at IS NULL) <> $1)) firsts
+		 WHERE place <= $2 ORDER BY place`,
+		{ bind: [retired, DRAWN], type }
+	);
+	return rows.map(({ id, slug, name, changed_at, ...counts }) => ({
+		slug,
+		name,
+		changedAt: changed_at.toISOString(),
+		counts,
+		drawings: firsts
+			.filter((row) => row.project_id === id)
+			.map((row) => drawingOf(row.id, row.version, row.document))
+			.filter((lines) => lines.length > 0)
+	}));
+}
+
+/** Everything of a project that is in use, as a kit; null when there is no such project. */
+export async function readWholeKit(projectId: string): Promise<Kit | null> {
+	const row = await ProjectRow.findByPk(projectId);
+	const wiring = await findWiring(projectId);
+	if (!row || !wiring) return null;
+	const { events, parameters, cues, rigs, world } = wiring.document;
+	const documents = async <T>(list: Promise<{ document: T }[]>): Promise<T[]> => (await list).map((d) => d.document);
+	return {
+		format: KIT_FORMAT,
+		version: KIT_VERSION,
+		name: row.name,
+		events,
+		parameters,
+		presets: await documents(presetStore.list(projectId)),
+		cues,
+		rigs,
+		courses: await documents(courseStore.list(projectId)),
+		world,
+		...withoutMoved(row.carried)
+	};
+}
+
+/** What rooms have taken over since it was carried is not told twice. */
+function withoutMoved(carried: Record<string, unknown>): Record<string, unknown> {
+	const { format, version, name, events, parameters, presets, cues, rigs, courses, world, ...rest } = carried;
+	void [format, version, name, events, parameters, presets, cues, rigs, courses, world];
+	return rest;
 }
 
 /** Makes a project out of a kit, with everything the kit carries, in one transaction. */
 export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date()): Promise<Project> {
-	const taken = (await ProjectRow.findAll({ attributes: ['slug'] })).map((row) => row.slug);
+	for (let attempt = 0; ; attempt++) {
+		try {
+			return await insert(sequelize, kit, now);
+		} catch (error) {
+			// Somebody took the address in between: choose again.
+			if (!(error instanceof UniqueConstraintError) || attempt > 5) throw error;
+		}
+	}
+}
+
+async function insert(sequelize: Sequelize, kit: Kit, now: Date): Promise<Project> {
 	const { format, version, name, events, parameters, presets, cues, world, rigs, courses, ...carried } = kit;
 	void format;
 	void version;
 	return sequelize.transaction(async (transaction) => {
+		const taken = (await ProjectRow.findAll({ attributes: ['slug'], transaction })).map((row) => row.slug);
 		const project = await ProjectRow.create(
 			{
-				slug: freeId(name, taken),
+				slug: freeSlug(name, taken),
 				name,
 				events: [...events],
 				parameters: [...parameters],
@@ -40,39 +185,31 @@ export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date(
 			},
 			{ transaction }
 		);
-		const rows = await PresetRow.bulkCreate(
-			presets.map((document, position) => ({
-				projectId: project.id,
-				key: document.id,
-				family: document.family,
-				name: document.name,
-				version: 1,
-				document,
-				position,
-				savedAt: now
-			})),
+		const row = (document: { readonly id: string; readonly name: string }, position: number) => ({
+			projectId: project.id,
+			key: document.id,
+			name: document.name,
+			version: 1,
+			position,
+			savedAt: now
+		});
+		const first = <T>(made: { id: string; document: T }) => ({
+			ownerId: made.id,
+			version: 1,
+			document: made.document,
+			note: 'as it came',
+			savedAt: now
+		});
+		const motions = await PresetRow.bulkCreate(
+			presets.map((document, i) => ({ ...row(document, i), family: document.family, document })),
 			{ transaction, returning: true }
 		);
-		await PresetVersionRow.bulkCreate(
-			rows.map((row) => ({ ownerId: row.id, version: 1, document: row.document, note: 'as it came', savedAt: now })),
-			{ transaction }
-		);
+		await PresetVersionRow.bulkCreate(motions.map(first), { transaction });
 		const ways = await CourseRow.bulkCreate(
-			courses.map((document, position) => ({
-				projectId: project.id,
-				key: document.id,
-				name: document.name,
-				version: 1,
-				document,
-				position,
-				savedAt: now
-			})),
+			courses.map((document, i) => ({ ...row(document, i), document })),
 			{ transaction, returning: true }
 		);
-		await CourseVersionRow.bulkCreate(
-			ways.map((row) => ({ ownerId: row.id, version: 1, document: row.document, note: 'as it came', savedAt: now })),
-			{ transaction }
-		);
+		await CourseVersionRow.bulkCreate(ways.map(first), { transaction });
 		await WiringVersionRow.create(
 			{
 				projectId: project.id,
@@ -85,6 +222,21 @@ export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date(
 		);
 		return plain(project);
 	});
+}
+
+/** Gives a project another name; its address stays, so that what leads there still does. False when there is none. */
+export async function renameProject(id: string, name: string): Promise<boolean> {
+	const [count] = await ProjectRow.update({ name }, { where: { id } });
+	return count > 0;
+}
+
+/** Takes a project off the shelf, or brings it back; nothing is deleted. False when it stood so already. */
+export async function retireProject(id: string, retired: boolean, now = new Date()): Promise<boolean> {
+	const [count] = await ProjectRow.update(
+		{ retiredAt: retired ? now : null },
+		{ where: { id, retiredAt: retired ? null : { [Op.ne]: null } } }
+	);
+	return count > 0;
 }
 
 /** A fact about the whole database, such as that the demo was loaded once. */

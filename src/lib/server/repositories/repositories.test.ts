@@ -3,10 +3,21 @@ import { Sequelize } from 'sequelize';
 import { newBob, newCourse, newCue, newPreset, openAnyPreset, openCourse, type Kit } from '../../core';
 import { connect, migrate } from '../db/connect';
 import { MIGRATIONS } from '../db/migrations';
+import { Step } from '../db/step';
 import { courseStore } from './courses';
 import { presetStore } from './presets';
 import { findWiring, findWiringVersion, listWiringVersions, saveWiring } from './wiring';
-import { addProject, findProject, listProjects, readFact, writeFact } from './projects';
+import {
+	addProject,
+	findProject,
+	listProjects,
+	listShelf,
+	readFact,
+	readWholeKit,
+	renameProject,
+	retireProject,
+	writeFact
+} from './projects';
 
 const kit = (name: string, presets: Kit['presets'] = []): Kit => ({
 	format: 'dinesis-kit',
@@ -62,6 +73,59 @@ describe('projects', () => {
 		expect((await findProject(again.slug))!.id).toBe(again.id);
 		expect(await findProject("x' OR 1=1 --")).toBeNull();
 		expect((await listProjects()).length).toBeGreaterThan(1);
+	});
+
+	it('stand on the shelf with their counts, the last changed first', async () => {
+		const walk = newCourse('walk', 'Walk');
+		const made = await addProject(
+			sequelize,
+			{ ...kit('Counted', [thud, newPreset('other', 'Other'), newBob('b', 'B')]), courses: [walk] },
+			new Date('2026-01-01T10:00:00Z')
+		);
+		const mine = async () => (await listShelf(sequelize)).find((entry) => entry.slug === made.slug);
+		expect(await mine()).toMatchObject({
+			name: 'Counted',
+			changedAt: '2026-01-01T10:00:00.000Z',
+			counts: { shakes: 2, bodies: 1, cues: 1, events: 0, rigs: 0, courses: 1 }
+		});
+		expect((await mine())!.drawings).toHaveLength(2);
+		await presetStore.retire(made.id, ['other'], true);
+		await courseStore.save(sequelize, made.id, 'walk', 1, walk, '', new Date('2090-01-01T10:00:00Z'));
+		expect(await mine()).toMatchObject({ changedAt: '2090-01-01T10:00:00.000Z', counts: { shakes: 1 } });
+		expect((await listShelf(sequelize))[0]!.slug).toBe(made.slug);
+	});
+
+	it('are sent out and made again, document for document', async () => {
+		const source = {
+			...kit('Whole', [thud, newBob('b', 'B')]),
+			courses: [newCourse('walk', 'Walk')],
+			events: [{ id: 'e', name: 'E', kind: 'moment' as const, placed: true, tags: [], values: [] }],
+			'studio-note': { kept: true }
+		};
+		const made = await addProject(sequelize, source);
+		const out = (await readWholeKit(made.id))!;
+		expect(out).toEqual(source);
+		const again = await addProject(sequelize, { ...out, name: 'Under another name' });
+		expect(await readWholeKit(again.id)).toEqual({ ...source, name: 'Under another name' });
+	});
+
+	it('are renamed at the same address, retired, and brought back', async () => {
+		const made = await addProject(sequelize, kit('Маяк'));
+		expect(made.slug).toMatch(/^маяк/);
+		await renameProject(made.id, 'Lighthouse');
+		expect(await findProject(made.slug)).toMatchObject({ name: 'Lighthouse', retired: false });
+		expect(await retireProject(made.id, true)).toBe(true);
+		expect(await retireProject(made.id, true)).toBe(false);
+		expect((await listShelf(sequelize)).some((entry) => entry.slug === made.slug)).toBe(false);
+		expect((await listShelf(sequelize, true)).some((entry) => entry.slug === made.slug)).toBe(true);
+		expect((await listProjects()).some((project) => project.slug === made.slug)).toBe(false);
+		expect(await retireProject(made.id, false)).toBe(true);
+		expect((await listProjects()).some((project) => project.slug === made.slug)).toBe(true);
+	});
+
+	it('made at once under one name get addresses of their own', async () => {
+		const made = await Promise.all(Array.from({ length: 4 }, () => addProject(sequelize, kit('Quay'))));
+		expect(new Set(made.map((project) => project.slug)).size).toBe(4);
 	});
 
 	it('facts are kept and overwritten', async () => {
@@ -169,7 +233,7 @@ describe('the wiring', () => {
 	it('of a database from before there were cues: what was carried along takes its place', async () => {
 		const old = await emptyDatabase('before_cues');
 		try {
-			await MIGRATIONS[0]!.up(old.getQueryInterface());
+			await MIGRATIONS[0]!.up(new Step(old.getQueryInterface()));
 			const carried = JSON.stringify({ cues: [newCue('c', 'e', 'thud')], rigs: [] });
 			await old.query(
 				`INSERT INTO projects (id, slug, name, events, parameters, carried, created_at)
@@ -177,7 +241,7 @@ describe('the wiring', () => {
 				        ('00000000-0000-4000-8000-000000000002', 'bare', 'Bare', '[]', '[]', '{}', now())`,
 				{ bind: [carried] }
 			);
-			await MIGRATIONS[1]!.up(old.getQueryInterface());
+			await MIGRATIONS[1]!.up(new Step(old.getQueryInterface()));
 			const [rows] = await old.query('SELECT slug, cues, wiring_version FROM projects ORDER BY slug DESC');
 			expect(rows).toEqual([
 				{ slug: 'old', cues: [newCue('c', 'e', 'thud')], wiring_version: 1 },
@@ -202,7 +266,7 @@ describe('presets of other families', () => {
 	it('of a database from when they were carried along take their place behind the shakes', async () => {
 		const old = await emptyDatabase('before_families');
 		try {
-			for (const { up } of MIGRATIONS.slice(0, 3)) await up(old.getQueryInterface());
+			for (const { up } of MIGRATIONS.slice(0, 3)) await up(new Step(old.getQueryInterface()));
 			const id = '00000000-0000-4000-8000-000000000001';
 			const carried = JSON.stringify({ presets: [{ id: 'stair', family: 'bob', name: 'Stair' }] });
 			await old.query(
@@ -210,8 +274,8 @@ describe('presets of other families', () => {
 				 VALUES ($1, 'old', 'Old', '[]', '[]', $2, now())`,
 				{ bind: [id, carried] }
 			);
-			await MIGRATIONS[3]!.up(old.getQueryInterface());
-			await MIGRATIONS[3]!.up(old.getQueryInterface());
+			await MIGRATIONS[3]!.up(new Step(old.getQueryInterface()));
+			await MIGRATIONS[3]!.up(new Step(old.getQueryInterface()));
 			const [rows] = await old.query('SELECT key, family, position, document FROM presets');
 			expect(rows).toHaveLength(1);
 			expect(rows[0]).toMatchObject({ key: 'stair', family: 'bob', position: 0 });
@@ -244,7 +308,7 @@ describe('courses', () => {
 	it('of a database from before they had a table are moved there and opened as of today', async () => {
 		const old = await emptyDatabase('before_courses');
 		try {
-			for (const { up } of MIGRATIONS.slice(0, 2)) await up(old.getQueryInterface());
+			for (const { up } of MIGRATIONS.slice(0, 2)) await up(new Step(old.getQueryInterface()));
 			const id = '00000000-0000-4000-8000-000000000001';
 			const carried = JSON.stringify({ courses: [{ id: 'walk', name: 'Walk', seconds: 12, path: [] }] });
 			await old.query(
@@ -252,7 +316,7 @@ describe('courses', () => {
 				 VALUES ($1, 'old', 'Old', '[]', '[]', $2, now())`,
 				{ bind: [id, carried] }
 			);
-			await MIGRATIONS[2]!.up(old.getQueryInterface());
+			await MIGRATIONS[2]!.up(new Step(old.getQueryInterface()));
 			const [rows] = await old.query('SELECT key, name, version, document FROM courses');
 			const [row] = rows as { key: string; name: string; version: number; document: unknown }[];
 			expect(row).toMatchObject({ key: 'walk', name: 'Walk', version: 1 });

@@ -1,12 +1,13 @@
-import { DataTypes, type QueryInterface } from 'sequelize';
+import { DataTypes } from 'sequelize';
+import type { Step } from '../step';
 
 export const name = '0001-projects-and-presets';
 
 /** Documents are JSON, not JSONB: the order of their fields is the user's and comes back as it was. */
-export async function up(queries: QueryInterface): Promise<void> {
+export async function up(step: Step): Promise<void> {
 	const uuid = { type: DataTypes.UUID, primaryKey: true };
 	const needed = { allowNull: false };
-	await queries.createTable('projects', {
+	await step.createTable('projects', {
 		id: uuid,
 		slug: { type: DataTypes.TEXT, ...needed, unique: true },
 		name: { type: DataTypes.TEXT, ...needed },
@@ -15,7 +16,7 @@ export async function up(queries: QueryInterface): Promise<void> {
 		carried: { type: DataTypes.JSON, ...needed },
 		created_at: { type: DataTypes.DATE, ...needed }
 	});
-	await queries.createTable('presets', {
+	await step.createTable('presets', {
 		id: uuid,
 		project_id: { type: DataTypes.UUID, ...needed, references: { model: 'projects', key: 'id' }, onDelete: 'CASCADE' },
 		key: { type: DataTypes.TEXT, ...needed },
@@ -27,8 +28,8 @@ export async function up(queries: QueryInterface): Promise<void> {
 		retired_at: DataTypes.DATE,
 		saved_at: { type: DataTypes.DATE, ...needed }
 	});
-	await queries.addConstraint('presets', { type: 'unique', fields: ['project_id', 'key'], name: 'presets_key' });
-	await queries.createTable('preset_versions', {
+	await step.addUnique('presets', { fields: ['project_id', 'key'], name: 'presets_key' });
+	await step.createTable('preset_versions', {
 		preset_id: {
 			type: DataTypes.UUID,
 			primaryKey: true,
@@ -40,7 +41,7 @@ export async function up(queries: QueryInterface): Promise<void> {
 		note: { type: DataTypes.TEXT, ...needed, defaultValue: '' },
 		saved_at: { type: DataTypes.DATE, ...needed }
 	});
-	await queries.createTable('facts', {
+	await step.createTable('facts', {
 		name: { type: DataTypes.TEXT, primaryKey: true },
 		value: { type: DataTypes.TEXT, ...needed }
 	});

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { DataTypes, QueryTypes, type QueryInterface } from 'sequelize';
+import { DataTypes } from 'sequelize';
+import type { Step } from '../step';
 
 export const name = '0003-courses';
 
@@ -10,11 +11,11 @@ interface Carrying {
 }
 
 /** Courses get a table of their own with versions, and a project says what its stand-in game raises. */
-export async function up(queries: QueryInterface): Promise<void> {
+export async function up(step: Step): Promise<void> {
 	const needed = { allowNull: false };
 	const nothing = { events: [], values: [] };
-	await queries.addColumn('projects', 'world', { type: DataTypes.JSON, ...needed, defaultValue: nothing });
-	await queries.createTable('courses', {
+	await step.addColumn('projects', 'world', { type: DataTypes.JSON, ...needed, defaultValue: nothing });
+	await step.createTable('courses', {
 		id: { type: DataTypes.UUID, primaryKey: true },
 		project_id: {
 			type: DataTypes.UUID,
@@ -30,8 +31,8 @@ export async function up(queries: QueryInterface): Promise<void> {
 		retired_at: DataTypes.DATE,
 		saved_at: { type: DataTypes.DATE, ...needed }
 	});
-	await queries.addConstraint('courses', { type: 'unique', fields: ['project_id', 'key'], name: 'courses_key' });
-	await queries.createTable('course_versions', {
+	await step.addUnique('courses', { fields: ['project_id', 'key'], name: 'courses_key' });
+	await step.createTable('course_versions', {
 		course_id: {
 			type: DataTypes.UUID,
 			primaryKey: true,
@@ -44,11 +45,12 @@ export async function up(queries: QueryInterface): Promise<void> {
 		saved_at: { type: DataTypes.DATE, ...needed }
 	});
 	// What a kit's courses were carried as before there was a room for them.
-	const carrying = await queries.sequelize.query<Carrying>(
-		`SELECT id, created_at, carried->'courses' AS courses FROM projects WHERE json_typeof(carried->'courses') = 'array'`,
-		{ type: QueryTypes.SELECT }
+	const carrying = await step.select<Carrying>(
+		`SELECT id, created_at, carried->'courses' AS courses FROM projects WHERE json_typeof(carried->'courses') = 'array'`
 	);
 	for (const project of carrying) {
+		const there = await step.select<{ key: string }>('SELECT key FROM courses WHERE project_id = $1', [project.id]);
+		const known = new Set(there.map((row) => row.key));
 		const rows = project.courses.map((course, position) => ({
 			id: randomUUID(),
 			project_id: project.id,
@@ -59,17 +61,14 @@ export async function up(queries: QueryInterface): Promise<void> {
 			position,
 			saved_at: project.created_at
 		}));
-		if (rows.length === 0) continue;
-		await queries.bulkInsert('courses', rows);
-		await queries.bulkInsert(
-			'course_versions',
-			rows.map((row) => ({
-				course_id: row.id,
-				version: 1,
-				document: row.document,
-				note: 'as it came',
-				saved_at: row.saved_at
-			}))
+		await step.insert(
+			'courses',
+			rows.filter((row) => !known.has(row.key))
 		);
 	}
+	await step.run(
+		`INSERT INTO course_versions (course_id, version, document, note, saved_at)
+		 SELECT id, version, document, 'as it came', saved_at FROM courses
+		 WHERE NOT EXISTS (SELECT 1 FROM course_versions WHERE course_id = courses.id)`
+	);
 }

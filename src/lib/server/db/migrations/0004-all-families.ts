@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { QueryTypes, type QueryInterface } from 'sequelize';
+import type { Step } from '../step';
 
 export const name = '0004-all-families';
 
@@ -11,18 +11,14 @@ interface Carrying {
 }
 
 /** Bobs and lags stand beside the shakes: what a kit's were carried as before they could be played. */
-export async function up(queries: QueryInterface): Promise<void> {
-	const carrying = await queries.sequelize.query<Carrying>(
+export async function up(step: Step): Promise<void> {
+	const carrying = await step.select<Carrying>(
 		`SELECT id, created_at, carried->'presets' AS presets,
 		        (SELECT coalesce(max(position) + 1, 0)::int FROM presets WHERE project_id = projects.id) AS place
-		 FROM projects WHERE json_typeof(carried->'presets') = 'array'`,
-		{ type: QueryTypes.SELECT }
+		 FROM projects WHERE json_typeof(carried->'presets') = 'array'`
 	);
 	for (const project of carrying) {
-		const taken = await queries.sequelize.query<{ key: string }>('SELECT key FROM presets WHERE project_id = $1', {
-			bind: [project.id],
-			type: QueryTypes.SELECT
-		});
+		const taken = await step.select<{ key: string }>('SELECT key FROM presets WHERE project_id = $1', [project.id]);
 		const known = new Set(taken.map((row) => row.key));
 		const rows = project.presets
 			.filter((preset) => !known.has(preset.id))
@@ -37,11 +33,11 @@ export async function up(queries: QueryInterface): Promise<void> {
 				position: project.place + i,
 				saved_at: project.created_at
 			}));
-		if (rows.length === 0) continue;
-		await queries.bulkInsert('presets', rows);
-		await queries.bulkInsert(
-			'preset_versions',
-			rows.map(({ id, document, saved_at }) => ({ preset_id: id, version: 1, document, note: 'as it came', saved_at }))
-		);
+		await step.insert('presets', rows);
 	}
+	await step.run(
+		`INSERT INTO preset_versions (preset_id, version, document, note, saved_at)
+		 SELECT id, version, document, 'as it came', saved_at FROM presets
+		 WHERE NOT EXISTS (SELECT 1 FROM preset_versions WHERE preset_id = presets.id)`
+	);
 }

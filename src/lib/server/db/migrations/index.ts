@@ -1,14 +1,15 @@
 /** Every migration in order. They only add and move. */
-import type { QueryInterface } from 'sequelize';
+import type { Step } from '../step';
 import * as m0001 from './0001-projects-and-presets';
 import * as m0002 from './0002-wiring';
 import * as m0003 from './0003-courses';
 import * as m0004 from './0004-all-families';
 import * as m0005 from './0005-rigs';
+import * as m0006 from './0006-shelf';
 
 export interface Migration {
 	readonly name: string;
-	readonly up: (queries: QueryInterface) => Promise<void>;
+	readonly up: (step: Step) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [m0001, m0002, m0003, m0004, m0005];
+export const MIGRATIONS: readonly Migration[] = [m0001, m0002, m0003, m0004, m0005, m0006];
