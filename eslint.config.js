@@ -10,11 +10,24 @@ const walls = {
 	viewport: ['core', 'ui', 'viewport', 'world'],
 	world: ['core', 'world'],
 	session: ['core', 'session', 'workers'],
+	room: ['core', 'session', 'ui', 'plots', 'viewport', 'world'],
 	stages: ['core', 'plots', 'session', 'stages', 'ui', 'world'],
 	workers: ['core', 'workers'],
 	server: ['core', 'server']
 };
-const rooms = ['core', 'ui', 'plots', 'viewport', 'session', 'workers', 'server', 'stages', 'world', 'features'];
+const rooms = [
+	'core',
+	'ui',
+	'plots',
+	'viewport',
+	'session',
+	'workers',
+	'server',
+	'stages',
+	'room',
+	'world',
+	'features'
+];
 
 const wall = (folder, allowed) => ({
 	files: [`src/lib/${folder}/**/*.{ts,svelte}`],

@@ -5,9 +5,9 @@
 <svelte:head><title>{page.status} · Dinesis</title></svelte:head>
 
 <main>
-	<h1>{page.status === 404 ? 'Nothing here' : 'Something went wrong'}</h1>
+	<h1>{page.status === 404 ? 'Nothing here' : page.status === 410 ? 'Retired' : 'Something went wrong'}</h1>
 	<p>{page.error?.message}</p>
-	<p><a href="/" data-sveltekit-reload>Go to the first project</a></p>
+	<p><a href="/projects" data-sveltekit-reload>All projects</a></p>
 </main>
 
 <style>

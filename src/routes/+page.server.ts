@@ -1,12 +1,22 @@
 import { redirect } from '@sveltejs/kit';
+import { database } from '$lib/server/db/connect';
 import { presetStore } from '$lib/server/repositories/presets';
-import { listProjects } from '$lib/server/repositories/projects';
+import { findProject, listProjects, readFact } from '$lib/server/repositories/projects';
+import { addressOf, LAST_COOKIE, placeOf } from '$lib/session/places';
 import type { PageServerLoad } from './$types';
 
-/** Straight to the first thing that moves; without a project, to the page that makes one. */
-export const load: PageServerLoad = async () => {
-	const [project] = await listProjects();
-	if (!project) return {};
-	const preset = (await presetStore.list(project.id)).find((p) => p.document.family === 'shake');
-	redirect(303, preset ? `/${project.slug}/bench/${preset.key}` : `/${project.slug}/bench`);
+const ROOMS = ['bench', 'library', 'cues', 'rig', 'course'];
+
+/** Where one was last; at the first visit, the demo: something moves at once. Without any project, the shelf. */
+export const load: PageServerLoad = async ({ cookies }) => {
+	const last = placeOf(cookies.get(LAST_COOKIE) ?? '');
+	const known = last && ROOMS.includes(last.room) ? await findProject(last.slug) : null;
+	if (last && known && !known.retired) {
+		const gone = last.room === 'bench' && last.document && !(await presetStore.isInUse(known.id, last.document));
+		redirect(303, addressOf(gone ? { ...last, document: '' } : last));
+	}
+	const projects = await listProjects();
+	const demo = await readFact(database(), 'demo');
+	const project = projects.find((each) => each.slug === demo) ?? projects[0];
+	redirect(303, project ? `/${encodeURIComponent(project.slug)}/bench` : '/projects');
 };

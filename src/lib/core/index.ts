@@ -99,8 +99,8 @@ export {
 	newRig
 } from './kit/defaults';
 export { copyLayer, layerName, orderLayers, withSolo } from './kit/layers';
-export { arrivals } from './kit/merge';
-export type { Arrival, Choice, Standing } from './kit/merge';
+export { arrivals, differences, wiringBeside } from './kit/merge';
+export type { Arrival, Choice, Difference, Standing } from './kit/merge';
 export { kitJsonSchema } from './kit/kit-shape';
 export { LIMITS, PATTERN_KINDS } from './kit/preset-shape';
 export { MOST_BYTES, openKit, readKit, sayProblem, writeKit } from './kit/read';

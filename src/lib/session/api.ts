@@ -1,5 +1,5 @@
 /** The page's side of the server's endpoints. Failures are values with a sentence. */
-import type { AnyPreset, Course, Wiring } from '$lib/core';
+import type { AnyPreset, Course, OutlineLine, Problem, Wiring } from '$lib/core';
 
 export interface StoredPreset {
 	readonly key: string;
@@ -40,13 +40,13 @@ export type Answer<T> =
 			readonly body?: unknown;
 	  };
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<Answer<T>> {
+async function call<T>(method: string, path: string, body?: unknown, raw?: string): Promise<Answer<T>> {
 	let response: Response;
 	try {
 		response = await fetch(path, {
 			method,
 			headers: body === undefined ? {} : { 'content-type': 'application/json' },
-			body: body === undefined ? undefined : JSON.stringify(body)
+			body: raw ?? (body === undefined ? undefined : JSON.stringify(body))
 		});
 	} catch {
 		return { ok: false, away: true, status: 0, message: 'The server does not answer.' };
@@ -57,10 +57,40 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<An
 	return { ok: false, away: response.status >= 500, status: response.status, message, body: answer };
 }
 
-const presetsOf = (slug: string): string => `/api/projects/${slug}/presets`;
+/** A project as the shelf shows it. */
+export interface ShelfEntry {
+	readonly slug: string;
+	readonly name: string;
+	readonly changedAt: string;
+	readonly counts: Readonly<Record<'shakes' | 'bodies' | 'cues' | 'events' | 'rigs' | 'courses', number>>;
+	/** Little drawings of its first shakes. */
+	readonly drawings: readonly (readonly OutlineLine[])[];
+}
+export type Made = Answer<{ readonly slug: string; readonly name: string }>;
 
-export const createProject = (name: string): Promise<Answer<{ slug: string }>> =>
-	call('POST', '/api/projects', { name });
+const at = (slug: string): string => `/api/projects/${encodeURIComponent(slug)}`;
+const presetsOf = (slug: string): string => `${at(slug)}/presets`;
+
+export const fetchShelf = (retired = false): Promise<Answer<ShelfEntry[]>> =>
+	call('GET', `/api/projects${retired ? '?retired=1' : ''}`);
+
+export const createProject = (name: string): Promise<Made> => call('POST', '/api/projects', { name });
+
+/** A project of a kit file, with everything in it. What is wrong with the file comes back in the answer's body. */
+export const createFromKit = (text: string, name?: string): Promise<Made> =>
+	call('POST', `/api/kits${name ? `?name=${encodeURIComponent(name)}` : ''}`, undefined, text);
+
+/** The places that a refused file's answer names. */
+export const problemsOf = (answer: { readonly body?: unknown }): readonly Problem[] =>
+	(answer.body as { problems?: Problem[] } | null)?.problems ?? [];
+
+export const copyProject = (slug: string, name: string): Promise<Made> => call('POST', `${at(slug)}/copy`, { name });
+
+export const changeProject = (slug: string, change: { name?: string; retired?: boolean }): Promise<Made> =>
+	call('PATCH', at(slug), change);
+
+/** Where the whole project can be had as a file. */
+export const kitAddress = (slug: string): string => `${at(slug)}/kit`;
 
 export const fetchPreset = (slug: string, key: string): Promise<Answer<StoredPreset>> =>
 	call('GET', `${presetsOf(slug)}/${key}`);
@@ -98,12 +128,12 @@ export const retirePresets = (
 
 /** `of`: `presets/KEY`, `courses/KEY` or `wiring`. */
 export const fetchVersions = (slug: string, of: string): Promise<Answer<VersionEntry[]>> =>
-	call('GET', `/api/projects/${slug}/${of}/versions`);
+	call('GET', `${at(slug)}/${of}/versions`);
 
 export const fetchVersion = (slug: string, of: string, version: number): Promise<Answer<AnyPreset | Course | Wiring>> =>
-	call('GET', `/api/projects/${slug}/${of}/versions/${version}`);
+	call('GET', `${at(slug)}/${of}/versions/${version}`);
 
-const coursesOf = (slug: string): string => `/api/projects/${slug}/courses`;
+const coursesOf = (slug: string): string => `${at(slug)}/courses`;
 
 export const fetchCourses = (slug: string, retired = false): Promise<Answer<StoredCourse[]>> =>
 	call('GET', `${coursesOf(slug)}${retired ? '?retired=1' : ''}`);
@@ -131,5 +161,4 @@ export const saveWiring = (
 	base: number,
 	document: Wiring,
 	note: string
-): Promise<Answer<{ version: number; savedAt: string }>> =>
-	call('PUT', `/api/projects/${slug}/wiring`, { base, document, note });
+): Promise<Answer<{ version: number; savedAt: string }>> => call('PUT', `${at(slug)}/wiring`, { base, document, note });

@@ -50,13 +50,15 @@ export class Keeper {
 	documents = $state.raw<Documents>({});
 	undoLabel = $state<string | null>(null);
 	redoLabel = $state<string | null>(null);
-	conflict = $state.raw<Conflict | null>(null);
+	/** Questions that wait for an answer, by the document: each holds its own saves back, and nothing else. */
+	conflicts = $state.raw<Readonly<Record<string, Conflict>>>({});
 	private saved = $state.raw<Record<string, Saved>>({});
 	private keeping = $state.raw<Record<string, Keeping>>({});
 	private readonly history: History<Documents>;
 	private readonly notes = new Map<string, string>();
 	private readonly timers = new Map<string, ReturnType<typeof setTimeout>>();
 	private readonly draftTimers = new Map<string, ReturnType<typeof setTimeout>>();
+	private closed = false;
 	private drafts: Drafts | null = null;
 	private tabs: Tabs | null = null;
 
@@ -95,6 +97,11 @@ export class Keeper {
 		this.showLabels();
 	}
 
+	/** Everything that `work` changes and notes is one step. */
+	group(label: string, work: () => void): void {
+		if (this.history.group(label, work)) this.showLabels();
+	}
+
 	/** Ends a gesture. */
 	seal(): void {
 		this.history.seal();
@@ -129,16 +136,42 @@ export class Keeper {
 	/** As `take`, of one that had changes of its own here: they are given up. */
 	takeInstead(stored: StoredDocument): void {
 		this.take([stored]);
+		this.answered(stored.key);
 		this.setKeeping(stored.key, 'kept');
 		void this.drafts?.drop(this.project, stored.key);
 	}
 
-	/** Ends the question that a conflict asks by saving what is here over what is there. */
-	async keepMine({ key, theirs }: Conflict): Promise<void> {
-		const { version, savedAt } = theirs;
+	/** Answers a question by saving what is here over what is there. */
+	async keepMine(key: string): Promise<void> {
+		const conflict = this.conflicts[key];
+		if (!conflict) return;
+		const { version, savedAt } = conflict.theirs;
 		this.saved = { ...this.saved, [key]: { ...this.saved[key]!, version, savedAt } };
-		this.because(key, `kept over version ${theirs.version}`);
+		this.because(key, `kept over version ${version}`);
+		this.answered(key);
+		this.setKeeping(key, 'changed');
 		await this.save(key);
+	}
+
+	/** Somebody saved once more while the question stands: it is about that now. */
+	hear(stored: StoredDocument): void {
+		const standing = this.conflicts[stored.key];
+		if (standing && stored.version > standing.theirs.version) this.ask(stored);
+	}
+
+	private ask(theirs: StoredDocument): void {
+		this.conflicts = { ...this.conflicts, [theirs.key]: { key: theirs.key, theirs } };
+	}
+
+	private answered(key: string): void {
+		const { [key]: gone, ...rest } = this.conflicts;
+		if (gone) this.conflicts = rest;
+	}
+
+	/** Ends it: what is due is sent, and what cannot be sent waits in this browser for the next one. */
+	close(): void {
+		this.flush();
+		this.closed = true;
 	}
 
 	/** Sends what is due before the page goes away; drafts hold it should that fail. */
@@ -192,6 +225,7 @@ export class Keeper {
 
 	private saveSoon(key: string, after: number): void {
 		clearTimeout(this.timers.get(key));
+		if (this.closed) return;
 		this.timers.set(
 			key,
 			setTimeout(() => void this.save(key), after)
@@ -220,7 +254,7 @@ export class Keeper {
 		const document = this.documents[key];
 		const base = this.saved[key]?.version;
 		const standing = this.keepingOf(key);
-		if (!document || !base || this.conflict?.key === key) return;
+		if (!document || !base || this.conflicts[key]) return;
 		if (standing === 'saving') return this.saveSoon(key, 200);
 		const away = standing === 'away';
 		if (!away) this.setKeeping(key, 'saving');
@@ -254,7 +288,7 @@ export class Keeper {
 	private async meet(key: string, mine: Kept, { theirs }: { theirs: StoredDocument }): Promise<void> {
 		if (dequal(theirs.document, mine)) return this.haveSaved(key, mine, theirs);
 		this.setKeeping(key, 'conflict');
-		this.conflict = { key, theirs: { ...theirs, key, position: this.saved[key]!.position } };
+		this.ask({ ...theirs, key, position: this.saved[key]!.position });
 	}
 
 	private setKeeping(key: string, keeping: Keeping): void {

@@ -228,14 +228,29 @@ describe('the wiring', () => {
 		server.wiring = { ...server.wiring, version: 4, document: { ...empty, cues: [newCue('9', 'e', 'a')] } };
 		add('1');
 		await settle();
-		expect(session.conflict?.key).toBe(WIRING);
-		await session.settle('theirs');
+		expect(session.conflicts.map((c) => c.key)).toEqual([WIRING]);
+		await session.settle(WIRING, 'theirs');
 		expect([cues(), session.savedOf(WIRING)!.version]).toEqual(['9', 4]);
 		server.wiring = { ...server.wiring, version: 7 };
 		add('2');
 		await settle();
-		await session.settle('mine');
+		await session.settle(WIRING, 'mine');
 		expect([server.wiring.version, server.wiring.document.cues.map((c) => c.id)]).toEqual([8, ['9', '2']]);
+	});
+
+	it('mine as a copy: theirs stands, what differs in mine beside it, off, as one more version', async () => {
+		const cue = newCue('9', 'e', 'a');
+		server.wiring = { ...server.wiring, version: 4, document: { ...empty, cues: [cue] } };
+		session.rewire('Add', (w) => ({ ...w, cues: [{ ...cue, feltBy: 'everyone' }, newCue('1', 'e', 'a')] }));
+		await settle();
+		expect(await session.settle(WIRING, 'both')).toBeNull();
+		expect(session.wiring.cues.map((c) => [c.id, c.on, c.feltBy])).toEqual([
+			['9', true, cue.feltBy],
+			['9-mine', false, 'everyone'],
+			['1', true, cue.feltBy]
+		]);
+		await settle();
+		expect([server.wiring.version, server.wiring.document.cues.length]).toEqual([5, 3]);
 	});
 
 	it('what a closed tab did not get to send is brought back', async () => {
@@ -243,7 +258,7 @@ describe('the wiring', () => {
 		await new Drafts().keep({ project: 'quay', key: WIRING, base: 1, document });
 		const close = session.open();
 		await vi.waitFor(() => expect(cues()).toBe('5'));
-		expect(session.notices.at(-1)!.text).toContain('the cues');
+		expect(session.notices.at(-1)!.text).toContain('the events, cues and rigs');
 		close();
 	});
 

@@ -127,7 +127,7 @@ describe('a conflict', () => {
 	});
 
 	it('asks, and saves nothing until there is an answer', async () => {
-		expect(session.conflict?.theirs.version).toBe(5);
+		expect(session.conflicts.map((c) => [c.key, c.theirs.version])).toEqual([['thud', 5]]);
 		amount(2.5);
 		await settle(5000);
 		expect(server.saves).toBe(0);
@@ -135,22 +135,44 @@ describe('a conflict', () => {
 	});
 
 	it('keep mine: the next version is mine', async () => {
-		await session.settle('mine');
+		await session.settle('thud', 'mine');
 		expect(server.version).toBe(6);
 		expect(server.document.amount).toBe(2);
 		expect(server.notes.at(-1)).toBe('kept over version 5');
-		expect(session.conflict).toBeNull();
+		expect(session.conflicts).toEqual([]);
+	});
+
+	it('keep mine after the work went on: what is there now is kept', async () => {
+		amount(3);
+		amount(4);
+		await session.settle('thud', 'mine');
+		expect([server.version, server.document.amount, session.keepingOf('thud')]).toEqual([6, 4, 'kept']);
+	});
+
+	it('keep mine while somebody saved once more: it asks again and overwrites nothing', async () => {
+		server.version = 6;
+		server.document = { ...server.document, amount: 11 };
+		await session.settle('thud', 'mine');
+		expect([server.version, server.document.amount]).toEqual([6, 11]);
+		expect(session.conflicts.map((c) => c.theirs.version)).toEqual([6]);
+		expect(session.preset('thud')!.amount).toBe(2);
+	});
+
+	it('an answer about another document answers nothing', async () => {
+		expect(await session.settle('elsewhere', 'theirs')).toBeNull();
+		expect(session.conflicts).toHaveLength(1);
+		expect(session.preset('thud')!.amount).toBe(2);
 	});
 
 	it('take theirs: mine is gone from the page, theirs is there', async () => {
-		await session.settle('theirs');
+		await session.settle('thud', 'theirs');
 		expect(session.preset('thud')!.amount).toBe(9);
 		await settle();
 		expect(server.saves).toBe(0);
 	});
 
 	it('both: mine becomes a copy that remembers its origin', async () => {
-		const key = await session.settle('both');
+		const key = await session.settle('thud', 'both');
 		expect(session.preset(key!)).toMatchObject({ amount: 2, name: 'Thud, mine', origin: 'thud' });
 		expect(session.preset('thud')!.amount).toBe(9);
 	});
@@ -163,7 +185,7 @@ it('a page that was left while it saved meets its own save again, and does not a
 	const close = session.open();
 	await vi.waitFor(() => expect(session.preset('thud')!.amount).toBe(7));
 	await settle();
-	expect(session.conflict).toBeNull();
+	expect(session.conflicts).toEqual([]);
 	expect(session.keepingOf('thud')).toBe('kept');
 	expect(session.savedOf('thud')!.version).toBe(2);
 	expect(server.saves).toBe(0);

@@ -13,6 +13,7 @@ import {
 	isBob,
 	isLag,
 	isShake,
+	wiringBeside,
 	type AnyPreset,
 	type Arrival,
 	type BobPreset,
@@ -28,7 +29,7 @@ import {
 import { MotionWorker } from '../workers/motion';
 import { Shelf } from '../workers/shelf';
 import * as api from './api';
-import { Courses, isCourse } from './courses.svelte';
+import { courseKey, Courses, isCourse } from './courses.svelte';
 import { Keeper, type Conflict, type Keeping, type Kept, type Saved } from './keeper.svelte';
 import { Notices, type Notice } from './notices.svelte';
 import { Presence } from './presence.svelte';
@@ -57,7 +58,7 @@ export class ProjectSession {
 	private readonly listeners = new Set<(preset: ShakePreset) => void>();
 
 	constructor(
-		readonly project: { readonly id: string; readonly slug: string; readonly name: string },
+		readonly project: { readonly id: string; readonly slug: string; readonly name: string; readonly demo?: boolean },
 		presets: readonly api.StoredPreset[],
 		/** How many there are in all: those that did not come with the page are fetched once it stands. */
 		count: number = presets.length,
@@ -69,7 +70,7 @@ export class ProjectSession {
 	) {
 		this.keeper = new Keeper(project.slug, [...presets, { ...wiring, key: WIRING, position: -1 }], {
 			send: (key, base, document, note) => this.send(key, base, document, note),
-			nameOf: (key) => this.nameOf(key),
+			nameOf: (key) => this.titleOf(key),
 			changed: (key, document) => {
 				const preset = isPreset(key) ? (document as AnyPreset) : null;
 				if (preset && isShake(preset)) for (const listener of this.listeners) listener(preset);
@@ -80,6 +81,11 @@ export class ProjectSession {
 		this.order = this.inOrder(presets.filter((p) => isShake(p.document)).map((p) => p.key));
 		this.bodyOrder = this.inOrder(presets.filter((p) => !isShake(p.document)).map((p) => p.key));
 		this.missing = Math.max(0, count - presets.length);
+	}
+
+	/** Where the project's pages are: `/` and its part of the address, written as addresses are. */
+	get home(): string {
+		return `/${encodeURIComponent(this.project.slug)}`;
 	}
 
 	/** Begins what needs a browser: drafts, other tabs. Returns what ends it. */
@@ -96,7 +102,7 @@ export class ProjectSession {
 		return () => {
 			alone();
 			window.removeEventListener('pagehide', leave);
-			this.keeper.flush();
+			this.keeper.close();
 			tabs.close();
 			this.worker.close();
 		};
@@ -114,8 +120,9 @@ export class ProjectSession {
 		return api.savePreset(slug, key, base, document as AnyPreset, note);
 	}
 
-	private nameOf(key: string): string {
-		if (key === WIRING) return 'the cues';
+	/** What a sentence calls a document. */
+	titleOf(key: string): string {
+		if (key === WIRING) return 'the events, cues and rigs';
 		const document = this.documents[key] as AnyPreset | Course | undefined;
 		return `“${document?.name ?? key}”`;
 	}
@@ -132,8 +139,14 @@ export class ProjectSession {
 		return this.keeper.redoLabel;
 	}
 
-	get conflict(): Conflict | null {
-		return this.keeper.conflict;
+	/** Documents that were saved elsewhere since this page began to change them, the first one first. */
+	get conflicts(): readonly Conflict[] {
+		return Object.values(this.keeper.conflicts);
+	}
+
+	/** What is here of a document, whatever its kind. */
+	document(key: string): Kept | undefined {
+		return this.documents[key];
 	}
 
 	preset(key: string): ShakePreset | undefined {
@@ -417,17 +430,6 @@ export class ProjectSession {
 			}
 			made = answer.value;
 			this.takeMany(made);
-			this.noteArrival(
-				`Bring in ${made.length} presets`,
-				made.map((p) => p.key)
-			);
-		}
-		if (replaced.length > 0) {
-			const news = new Map(replaced.map((a) => [a.preset.id, a.preset]));
-			for (const key of news.keys()) this.keeper.because(key, `replaced from ${from}`.slice(0, 200));
-			this.keeper.change(`Replace ${replaced.length} presets`, (draft) => {
-				for (const [key, preset] of news) draft[key] = preset as ImmerDraft<ShakePreset>;
-			});
 		}
 		// A rig goes on with what it came with, whatever name that has here.
 		const keyOf = new Map(fresh.map((a, i) => [a.preset.id, made[i]?.key ?? a.preset.id]));
@@ -435,8 +437,20 @@ export class ProjectSession {
 		const newRigs = rigs
 			.filter((rig) => !this.wiring.rigs.some((here) => here.id === rig.id))
 			.map((rig) => ({ ...rig, bob: at(rig.bob), lag: at(rig.lag) }));
-		if (newRigs.length > 0)
-			this.rewire(`Bring in ${newRigs.length} rigs`, (w) => ({ ...w, rigs: [...w.rigs, ...newRigs] }));
+		this.keeper.group(`Bring in ${from}`, () => {
+			if (made.length > 0)
+				this.noteArrival(
+					`Bring in ${made.length} presets`,
+					made.map((p) => p.key)
+				);
+			const news = new Map(replaced.map((a) => [a.preset.id, a.preset]));
+			for (const key of news.keys()) this.keeper.because(key, `replaced from ${from}`.slice(0, 200));
+			this.keeper.change(`Replace ${replaced.length} presets`, (draft) => {
+				for (const [key, preset] of news) draft[key] = preset as ImmerDraft<ShakePreset>;
+			});
+			if (newRigs.length > 0)
+				this.rewire(`Bring in ${newRigs.length} rigs`, (w) => ({ ...w, rigs: [...w.rigs, ...newRigs] }));
+		});
 		const same = list.filter((a) => a.standing === 'same').length;
 		const kept = list.length - fresh.length - replaced.length - same;
 		return [
@@ -471,31 +485,36 @@ export class ProjectSession {
 		if (isPreset(key) && isShake(found.value as AnyPreset)) this.change(key, label, () => found.value as ShakePreset);
 		else
 			this.keeper.change(
-				`${label} of ${this.nameOf(key)}`,
+				`${label} of ${this.titleOf(key)}`,
 				(draft) => void (draft[key] = found.value as ImmerDraft<Kept>)
 			);
 	}
 
-	/** Answers the question that a conflict asks. */
-	async settle(choice: 'mine' | 'theirs' | 'both'): Promise<string | null> {
-		const conflict = this.conflict;
+	/**
+	 * Answers the question about one document. `both` keeps mine as a copy beside theirs and returns the copy's key; events, cues and
+	 * rigs are one document, whose entries that differ are copied within it. Until the server has the copy the question stands.
+	 */
+	async settle(key: string, choice: 'mine' | 'theirs' | 'both'): Promise<string | null> {
+		const conflict = this.keeper.conflicts[key];
 		if (!conflict) return null;
-		const { key, theirs } = conflict;
-		this.keeper.conflict = null;
 		if (choice === 'mine') {
-			await this.keeper.keepMine(conflict);
+			await this.keeper.keepMine(key);
 			return null;
 		}
-		let copy: string | null = null;
-		if (choice === 'both' && key !== WIRING) {
-			copy = await this.copyBeside(key);
-			if (copy === null) {
-				this.keeper.conflict = conflict;
-				return null;
-			}
+		if (choice === 'theirs') {
+			this.keeper.takeInstead(conflict.theirs);
+			return null;
 		}
-		this.keeper.takeInstead(theirs);
-		return copy;
+		if (key === WIRING) {
+			const mine = this.wiring;
+			this.keeper.takeInstead(conflict.theirs);
+			this.rewire('Keep mine beside theirs', (theirs) => wiringBeside(mine, theirs));
+			return null;
+		}
+		const copy = await this.copyBeside(key);
+		if (copy === null) return null;
+		this.keeper.takeInstead(this.keeper.conflicts[key]?.theirs ?? conflict.theirs);
+		return isCourse(key) ? courseKey(copy) : copy;
 	}
 
 	/** A copy of what is here, kept beside what somebody else saved under its name. */
@@ -577,6 +596,7 @@ export class ProjectSession {
 	private receive(message: TabMessage): void {
 		if (message.kind !== 'saved') return this.presence.hear(message);
 		const { key, document } = message;
+		this.keeper.hear(message);
 		if (this.keepingOf(key) !== 'kept' || (isCourse(key) && !this.documents[key])) return;
 		if (isPreset(key)) this.take({ ...message, document: document as AnyPreset });
 		else this.keeper.takeInstead(message);

@@ -1,5 +1,8 @@
 <script lang="ts">
-	/** A panel under the button that opens it. Escape and a press outside close it; focus goes back to the button. */
+	/**
+	 * A panel under the button that opens it. It takes the focus, and no key gets through to what is behind it; Escape and a press outside
+	 * close it; then the focus goes back to the button.
+	 */
 	import type { Snippet } from 'svelte';
 	import { autoUpdate, computePosition, flip, offset, shift } from '@floating-ui/dom';
 
@@ -30,6 +33,9 @@
 	/** In the top layer, so that no box clips it, and kept beside its button. */
 	function beside(panel: HTMLElement) {
 		panel.showPopover?.();
+		// A field that says so itself (`autofocus`) has the focus by now; else the panel takes it.
+		const first = panel.querySelector<HTMLElement>('[autofocus]') ?? panel;
+		if (!panel.contains(document.activeElement)) first.focus({ preventScroll: true });
 		return autoUpdate(trigger, panel, async () => {
 			const placement = align === 'right' ? 'bottom-end' : 'bottom-start';
 			const middleware = [offset(6), flip(), shift({ padding: 8 })];
@@ -50,9 +56,11 @@
 	bind:this={root}
 	role="presentation"
 	onkeydown={(event) => {
-		if (event.key !== 'Escape' || !open) return;
-		event.stopPropagation();
-		close();
+		if (!open) return;
+		if (event.key === 'Escape') {
+			event.stopPropagation();
+			close();
+		} else if (!event.ctrlKey && !event.metaKey) event.stopPropagation();
 	}}
 >
 	<button
@@ -68,7 +76,7 @@
 		{@render button()}
 	</button>
 	{#if open}
-		<div class="panel" popover="manual" role="dialog" aria-label={label} {@attach beside}>
+		<div class="panel" popover="manual" role="dialog" aria-label={label} tabindex="-1" {@attach beside}>
 			{@render children(close)}
 		</div>
 	{/if}
@@ -113,6 +121,9 @@
 	}
 	.heading {
 		max-width: 100%;
+	}
+	.panel:focus {
+		outline: none;
 	}
 	.panel {
 		position: fixed;

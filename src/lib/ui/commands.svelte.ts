@@ -6,6 +6,8 @@ export interface Command {
 	readonly label: string;
 	/** Where it belongs, or what it is: shown small. */
 	readonly about: string;
+	/** Words that find it beside its label; left out: what it is about. */
+	readonly found?: string;
 	/** Its shortcut, as it is written. */
 	readonly keys?: string;
 	readonly run: () => void;

@@ -110,4 +110,34 @@ describe('history', () => {
 		expect(history.redo()).toBe('put it out');
 		expect([lamp, history.present.a]).toEqual(['out', 2]);
 	});
+
+	it('gathers what is done together into one step, with what was done outside the document', () => {
+		const history = new History({ a: 1, b: 1 });
+		const said: string[] = [];
+		const made = history.group('bring in', () => {
+			history.note('come', { undo: () => said.push('gone'), redo: () => said.push('come') });
+			history.change('a', (d) => void (d.a = 2), 'm');
+			history.change('b', (d) => void (d.b = 2), 'm');
+		});
+		expect([made, history.undoLabel]).toEqual([true, 'bring in']);
+		expect(history.undo()).toBe('bring in');
+		expect([history.present, said]).toEqual([{ a: 1, b: 1 }, ['gone']]);
+		expect(history.redo()).toBe('bring in');
+		expect([history.present, said]).toEqual([{ a: 2, b: 2 }, ['gone', 'come']]);
+		expect(history.undo()).toBe('bring in');
+		expect([history.undoLabel, history.group('nothing', () => {})]).toEqual([null, false]);
+	});
+
+	it('a gathered step of which a part no longer fits does nothing at all', () => {
+		const history = new History<{ a: number; list: { n: number }[] }>({ a: 1, list: [{ n: 1 }] });
+		let acted = 0;
+		history.group('both', () => {
+			history.note('act', { undo: () => acted++, redo: () => acted++ });
+			history.change('n', (d) => void (d.list[0]!.n = 2));
+			history.change('a', (d) => void (d.a = 2));
+		});
+		history.accept((d) => void (d.list = []));
+		expect(history.undo()).toBe(null);
+		expect([history.present, acted]).toEqual([{ a: 2, list: [] }, 0]);
+	});
 });

@@ -9,6 +9,8 @@ interface Step {
 	inverse: Patch[];
 	/** For what is no change of the document: does it again, or takes it back. */
 	readonly act?: Act;
+	/** For a step of several: they are done and taken back together. */
+	readonly parts?: readonly Step[];
 }
 
 /** Something reversible that happens outside the document. */
@@ -23,6 +25,8 @@ const key = (patch: Patch): string => patch.path.join('\u0000');
 export class History<T extends object> {
 	private past: Step[] = [];
 	private future: Step[] = [];
+	/** While several are gathered into one. */
+	private gathered: Step[] | null = null;
 
 	constructor(private document: T) {
 		enablePatches();
@@ -47,17 +51,35 @@ export class History<T extends object> {
 		if (patches.length === 0) return false;
 		this.document = next;
 		this.future = [];
-		const last = this.past.at(-1);
+		const last = this.gathered ? undefined : this.past.at(-1);
 		if (last && mark !== null && last.mark === mark) join(last, patches, inverse);
-		else this.past.push({ label, mark, patches, inverse });
-		if (this.past.length > MOST_STEPS) this.past.shift();
+		else this.push({ label, mark, patches, inverse });
 		return true;
 	}
 
 	/** Notes something reversible that was done outside the document as a step of its own. */
 	note(label: string, act: Act): void {
-		this.past.push({ label, mark: null, patches: [], inverse: [], act });
+		this.push({ label, mark: null, patches: [], inverse: [], act });
+	}
+
+	/** Everything that `work` changes and notes is one step. Returns false when that was nothing. */
+	group(label: string, work: () => void): boolean {
+		const parts: Step[] = (this.gathered = []);
+		try {
+			work();
+		} finally {
+			this.gathered = null;
+		}
+		if (parts.length === 0) return false;
+		this.push({ label, mark: null, patches: [], inverse: [], parts });
+		return true;
+	}
+
+	private push(step: Step): void {
 		this.future = [];
+		if (this.gathered) return void this.gathered.push(step);
+		this.past.push(step);
+		if (this.past.length > MOST_STEPS) this.past.shift();
 	}
 
 	/** Ends the gesture: the next change is a step of its own even with the same mark. */
@@ -83,8 +105,13 @@ export class History<T extends object> {
 	private move(from: Step[], to: Step[], way: 'patches' | 'inverse'): string | null {
 		for (let step = from.pop(); step; step = from.pop()) {
 			try {
-				if (step.act) step.act[way === 'patches' ? 'redo' : 'undo']();
-				else this.document = applyPatches(this.document, step[way]);
+				const parts = step.parts ?? [step];
+				const inOrder = way === 'patches' ? parts : [...parts].reverse();
+				// The documents first: when one no longer fits nothing has been done.
+				let document = this.document;
+				for (const part of inOrder) if (!part.act) document = applyPatches(document, part[way]);
+				this.document = document;
+				for (const part of inOrder) part.act?.[way === 'patches' ? 'redo' : 'undo']();
 			} catch {
 				continue;
 			}

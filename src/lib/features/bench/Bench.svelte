@@ -188,7 +188,7 @@
 	</div>
 {:else}
 	<p class="gone">
-		This preset is not in the project any more. <a href="/{session.project.slug}/bench">Go to the first one</a>
+		This preset is not in the project any more. <a href="{session.home}/bench">Go to the first one</a>
 	</p>
 {/if}
 

@@ -6,6 +6,7 @@
 	import Undo from '@lucide/svelte/icons/undo-2';
 	import type { ShakePreset } from '$lib/core';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { BenchState } from './bench.svelte';
 	import ComparePicker from './ComparePicker.svelte';
@@ -29,8 +30,8 @@
 	<PresetSwitcher {session} {preset} {onopen} />
 	<VersionsMenu {session} {preset} />
 	<p class="where">
-		{session.project.name} · shake, {preset.timing.mode === 'burst' ? 'burst' : 'until stopped'}
-		{#if uses.length > 0}· <a href="/{session.project.slug}/cues" title="A change here is felt there: {said}"
+		<ProjectLink {session} /> · shake, {preset.timing.mode === 'burst' ? 'burst' : 'until stopped'}
+		{#if uses.length > 0}· <a href="{session.home}/cues" title="A change here is felt there: {said}"
 				>in {uses.length === 1 ? 'one cue' : `${uses.length} cues`}</a
 			>{/if}
 		{#if others > 0}<strong>· open in {others === 1 ? 'another tab' : `${others} other tabs`}</strong>{/if}

@@ -5,6 +5,7 @@
 	import Archive from '@lucide/svelte/icons/archive';
 	import type { ShakePreset } from '$lib/core';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import PickList from '$lib/ui/PickList.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 
 	interface Props {
@@ -13,10 +14,15 @@
 		onopen: (key: string) => void;
 	}
 	let { session, preset, onopen }: Props = $props();
-	let search = $state('');
 
-	const found = $derived(
-		session.presets.filter((p) => `${p.name} ${p.tags.join(' ')}`.toLowerCase().includes(search.trim().toLowerCase()))
+	const entries = $derived(
+		session.presets.map((p, i) => ({
+			id: p.id,
+			label: p.name,
+			about: lengthOf(p),
+			words: p.tags.join(' '),
+			key: i < 9 ? String(i + 1) : ''
+		}))
 	);
 	const lengthOf = (p: ShakePreset): string =>
 		p.timing.mode === 'burst' ? `${Number(p.timing.duration.toFixed(2))} s` : 'until stopped';
@@ -31,7 +37,7 @@
 	}
 </script>
 
-<Popover label="Choose a preset" look="heading" onopen={() => (search = '')}>
+<Popover label="Choose a preset" look="heading">
 	{#snippet button()}
 		<span class="name"
 			><h1>{preset.name}</h1>
@@ -56,26 +62,15 @@
 				<button onclick={() => openMade(session.copy(preset.id), close)}><Copy size={14} /> Copy this</button>
 				<button onclick={() => retire(close)} disabled={session.order.length < 2}><Archive size={14} /> Retire</button>
 			</div>
-			<input class="search" placeholder="Find by name or tag" aria-label="Find by name or tag" bind:value={search} />
-			<ul>
-				{#each found as p (p.id)}
-					{@const key = session.order.indexOf(p.id) + 1}
-					<li>
-						<button
-							class:here={p.id === preset.id}
-							aria-current={p.id === preset.id}
-							onclick={() => {
-								close();
-								onopen(p.id);
-							}}
-						>
-							<kbd>{key <= 9 ? key : ''}</kbd><span class="title">{p.name}</span><small>{lengthOf(p)}</small>
-						</button>
-					</li>
-				{:else}
-					<li class="none">No preset is called or tagged so. “New” makes one.</li>
-				{/each}
-			</ul>
+			<PickList
+				label="Find by name or tag"
+				groups={[{ entries, none: 'No preset yet. “New” makes one.' }]}
+				here={preset.id}
+				onpick={(id) => {
+					close();
+					onopen(id);
+				}}
+			/>
 		</div>
 	{/snippet}
 </Popover>
@@ -133,45 +128,5 @@
 	}
 	.acts button:disabled {
 		opacity: 0.45;
-	}
-	ul {
-		list-style: none;
-		margin: 0;
-		padding: 0;
-	}
-	li button {
-		display: grid;
-		grid-template-columns: 22px 1fr auto;
-		gap: 6px;
-		align-items: baseline;
-		width: 100%;
-		border: 0;
-		border-radius: 6px;
-		background: none;
-		padding: 5px 6px;
-		text-align: left;
-		cursor: pointer;
-	}
-	li button:hover {
-		background: var(--lamp-wash);
-	}
-	li button.here {
-		box-shadow: inset 3px 0 0 var(--lamp);
-		font-weight: 600;
-	}
-	.title {
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-	kbd,
-	small {
-		font: inherit;
-		font-size: 12px;
-		color: var(--ink-2);
-	}
-	.none {
-		padding: 8px;
-		color: var(--ink-2);
 	}
 </style>

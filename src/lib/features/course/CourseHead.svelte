@@ -8,6 +8,8 @@
 	import Undo from '@lucide/svelte/icons/undo-2';
 	import { courseKey } from '$lib/session/courses.svelte';
 	import VersionsMenu from '$lib/stages/VersionsMenu.svelte';
+	import ProjectLink from '$lib/room/ProjectLink.svelte';
+	import PickList from '$lib/ui/PickList.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 	import BakeMenu from './BakeMenu.svelte';
 	import BringInTake from './BringInTake.svelte';
@@ -57,31 +59,31 @@
 						<button onclick={() => retire(course.id, close)}><Archive size={14} /> Retire</button>
 					{/if}
 				</div>
-				<ul>
-					{#each session.courses.list as c (c.id)}
-						<li>
-							<button
-								class:here={c.id === course?.id}
-								aria-current={c.id === course?.id}
-								onclick={() => {
-									close();
-									onopen(c.id);
-								}}
-								><span>{c.name}</span><small>{c.trace ? 'take' : 'course'} · {Number(c.seconds.toFixed(1))} s</small
-								></button
-							>
-						</li>
-					{:else}
-						<li class="none">No course yet. “New” makes one; a free run becomes one.</li>
-					{/each}
-				</ul>
+				<PickList
+					label="Find a course"
+					groups={[
+						{
+							entries: session.courses.list.map((c) => ({
+								id: c.id,
+								label: c.name,
+								about: `${c.trace ? 'take' : 'course'} · ${Number(c.seconds.toFixed(1))} s`
+							})),
+							none: 'No course yet. “New” makes one; a free run becomes one.'
+						}
+					]}
+					here={course?.id}
+					onpick={(id) => {
+						close();
+						onopen(id);
+					}}
+				/>
 			</div>
 		{/snippet}
 	</Popover>
 	{#if course}
 		<VersionsMenu {session} preset={{ id: courseKey(course.id) }} />
 	{/if}
-	<p>{session.project.name} · {course?.trace ? 'a take' : 'a course'}</p>
+	<p><ProjectLink {session} /> · {course?.trace ? 'a take' : 'a course'}</p>
 	<button class="tool" onclick={() => (bringing = true)} disabled={going}>Bring in …</button>
 	{#if course && !going}<BakeMenu {desk} {worker} />{/if}
 	<button class="tool" disabled={going} title="Two keepers: W A S D and the arrow keys" onclick={() => onfree(2)}
@@ -180,31 +182,5 @@
 		background: var(--field);
 		padding: 2px 8px;
 		cursor: pointer;
-	}
-	ul {
-		list-style: none;
-		margin: 0;
-		padding: 0;
-		max-height: 320px;
-		overflow: auto;
-	}
-	li button {
-		display: flex;
-		justify-content: space-between;
-		width: 100%;
-		border: 0;
-		background: none;
-		padding: 4px 8px;
-		border-radius: 5px;
-		cursor: pointer;
-		text-align: left;
-	}
-	li button:hover,
-	.here {
-		background: var(--lamp-wash) !important;
-	}
-	small,
-	.none {
-		color: var(--ink-2);
 	}
 </style>

@@ -100,7 +100,7 @@
 			>
 		{/each}
 	</div>
-	<a href="/{session.project.slug}/rig/{rig.id}">all of it in the Rig room</a>
+	<a href="{session.home}/rig/{rig.id}">all of it in the Rig room</a>
 	<div class="stages" role="group" aria-label="Stages, in the order in which they come">
 		{#each STAGES as { stage, label, about } (stage)}
 			{@const on = !rig.bypass.includes(stage)}

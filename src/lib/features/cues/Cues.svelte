@@ -8,6 +8,7 @@
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import VersionsMenu from '$lib/stages/VersionsMenu.svelte';
+	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { isTyping } from '$lib/ui/targets';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
@@ -17,11 +18,34 @@
 	import Response from './Response.svelte';
 	import Sentence from './Sentence.svelte';
 
-	let { session }: { session: ProjectSession } = $props();
+	interface Props {
+		session: ProjectSession;
+		/** What the address names: a cue, or `event:ID` or `value:ID`; empty: what comes first. */
+		id?: string;
+		/** Called when another cue is chosen, so that the address says so. */
+		onopen?: (id: string) => void;
+	}
+	let { session, id = '', onopen }: Props = $props();
 
 	const desk = untrack(() => new CuesState(session));
 	const commands = useCommands();
 	let page = $state<'cues' | 'events'>('cues');
+	/** The event or the game value that the address names. */
+	const named = $derived(/^(event|value):(.+)$/.exec(id));
+
+	$effect(() => {
+		if (named) page = 'events';
+		else if (id !== '') untrack(() => (desk.chosen = id));
+	});
+	/** Puts what the address names before one's eyes; it has just been opened by it. */
+	const inView = (here: boolean) => (element: HTMLElement) => {
+		if (here) element.scrollIntoView?.({ block: 'nearest' });
+	};
+	function choose(cue: string) {
+		if (desk.chosen === cue) return;
+		desk.chosen = cue;
+		if (cue !== id) onopen?.(cue);
+	}
 	const wiring = $derived(session.wiring);
 	const chosen = $derived(desk.chosenCue);
 	const shownPreset = $derived.by(() => {
@@ -122,7 +146,7 @@
 <div class="room">
 	<header>
 		<h1>Cues</h1>
-		<p>{session.project.name} · what sets the camera moving</p>
+		<p><ProjectLink {session} /> · what sets the camera moving</p>
 		<VersionsMenu {session} preset={{ id: WIRING }} of="All events, cues and rigs are one document." />
 		<Segments
 			label="Page"
@@ -136,13 +160,13 @@
 	</header>
 	<main>
 		{#if page === 'events'}
-			<EventsTable {desk} />
+			<EventsTable {desk} named={id} />
 		{:else}
 			<ul aria-label="Cues">
 				{#each wiring.cues as cue (cue.id)}
 					{@const event = desk.event(cue.event)}
 					{@const found = desk.findings.get(cue.id) ?? []}
-					<li class:chosen={cue.id === chosen?.id} class:off={!cue.on}>
+					<li class:chosen={cue.id === chosen?.id} class:off={!cue.on} {@attach inView(cue.id === id)}>
 						<button
 							class="lamp"
 							class:lit={desk.lit.has(cue.id)}
@@ -153,7 +177,7 @@
 							onclick={() => desk.change(cue.id, cue.on ? 'Switch off' : 'Switch on', (c) => ({ ...c, on: !c.on }))}
 						></button>
 						<!-- svelte-ignore a11y_no_static_element_interactions -->
-						<div class="text" onpointerdown={() => (desk.chosen = cue.id)} onfocusin={() => (desk.chosen = cue.id)}>
+						<div class="text" onpointerdown={() => choose(cue.id)} onfocusin={() => choose(cue.id)}>
 							<Sentence {desk} {cue} />
 							{#each found as finding (finding.check + finding.place)}
 								<p class="finding {finding.level}">{finding.sentence}</p>

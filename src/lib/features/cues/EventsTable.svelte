@@ -6,7 +6,11 @@
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { CuesState } from './cues.svelte';
 
-	let { desk }: { desk: CuesState } = $props();
+	/** `event:ID` or `value:ID` of what the address names. */
+	let { desk, named = '' }: { desk: CuesState; named?: string } = $props();
+	const inView = (here: boolean) => (row: HTMLElement) => {
+		if (here) row.scrollIntoView?.({ block: 'center' });
+	};
 	const wiring = $derived(desk.session.wiring);
 	const used = (id: string): number => wiring.cues.filter((cue) => cue.event === id).length;
 
@@ -100,7 +104,7 @@
 		</thead>
 		<tbody>
 			{#each wiring.events as event, place (event.id)}
-				<tr>
+				<tr class:named={named === `event:${event.id}`} {@attach inView(named === `event:${event.id}`)}>
 					<td
 						><input
 							aria-label="Name of the event"
@@ -236,7 +240,7 @@
 		<thead><tr><th>name, and what the game sends</th><th>range</th><th>at rest</th><th></th></tr></thead>
 		<tbody>
 			{#each wiring.parameters as p (p.id)}
-				<tr>
+				<tr class:named={named === `value:${p.id}`} {@attach inView(named === `value:${p.id}`)}>
 					<td
 						><input
 							aria-label="Name of the value"
@@ -301,6 +305,9 @@
 </div>
 
 <style>
+	.named {
+		background: var(--lamp-wash);
+	}
 	.tables {
 		display: grid;
 		gap: 18px;

@@ -58,7 +58,7 @@
 			ondblclick={() => onopen(preset.id)}
 		>
 			<span role="cell" class="name"
-				><a href="/{session.project.slug}/bench/{preset.id}">{preset.name}</a><small>{preset.about}</small></span
+				><a href="{session.home}/bench/{preset.id}">{preset.name}</a><small>{preset.about}</small></span
 			>
 			<span role="cell">
 				{#if bob}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	/** Presets out of a kit: what is in it, and a choice for each whose id is taken. Nothing happens before the last button. */
+	/** Presets and rigs out of a kit: what is in it, what is left out, and a choice for each whose id is taken. Nothing happens before the last button. */
 	import { arrivals, isBob, isLag, sayProblem, type Arrival, type Choice, type Rig } from '$lib/core';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -18,6 +18,8 @@
 	let list = $state.raw<readonly Arrival[]>([]);
 	let choices = $state.raw<Readonly<Record<string, Choice>>>({});
 	let rigs = $state.raw<readonly Rig[]>([]);
+	/** What of the file is left out, in words. */
+	let left = $state('');
 	let busy = $state(false);
 	let over = $state(false);
 	const differing = $derived(list.filter((a) => a.standing === 'differs'));
@@ -31,6 +33,7 @@
 		if (open) return;
 		name = '';
 		list = [];
+		left = '';
 		trouble = [];
 		choices = {};
 	});
@@ -39,6 +42,7 @@
 		if (!file) return;
 		name = file.name;
 		list = [];
+		left = '';
 		const kit = await session.worker.read(await file.text());
 		if (!kit.ok) {
 			trouble = kit.problems.slice(0, 8).map(sayProblem);
@@ -49,7 +53,25 @@
 			session.order.includes(id) ? session.preset(id) : session.bodies.find((p) => p.id === id)
 		);
 		rigs = kit.value.rigs;
-		if (list.length === 0) trouble = ['There is no preset in this kit.'];
+		const { events, parameters, cues, courses, world } = kit.value;
+		const count = (n: number, one: string, many: string): string => (n === 0 ? '' : `${n} ${n === 1 ? one : many}`);
+		const here = new Set(session.wiring.rigs.map((r) => r.id));
+		left = [
+			count(events.length, 'event', 'events'),
+			count(parameters.length, 'game value', 'game values'),
+			count(cues.length, 'cue', 'cues'),
+			count(courses.length, 'course', 'courses'),
+			count(world.events.length + world.values.length, 'link to the grounds', 'links to the grounds'),
+			count(rigs.filter((r) => here.has(r.id)).length, 'rig whose id is taken', 'rigs whose ids are taken')
+		]
+			.filter(Boolean)
+			.join(', ');
+		if (list.length === 0)
+			trouble = [
+				left
+					? `There is no preset in this kit, only ${left}. A project can be made of it on the page of all projects.`
+					: 'There is no preset in this kit.'
+			];
 	}
 	async function bringIn() {
 		busy = true;
@@ -94,6 +116,11 @@
 				{bodies} of them {bodies === 1 ? 'is a head bob or a lag' : 'are head bobs and lags'}.{/if}{#if newRigs > 0}
 				{newRigs === 1 ? 'A new rig comes' : `${newRigs} new rigs come`} along.{/if}
 		</p>
+		{#if left}
+			<p class="left" data-testid="left-out">
+				Left out here: {left}. <a href="/projects#file">Make a project of the file</a>: that leaves nothing out.
+			</p>
+		{/if}
 		{#if differing.length > 0}
 			<div class="all">
 				<span>for all of them</span>
@@ -143,6 +170,10 @@
 		position: absolute;
 		opacity: 0;
 		width: 1px;
+	}
+	.left {
+		border-left: 4px solid var(--lamp);
+		padding-left: 12px;
 	}
 	.trouble {
 		border-left: 4px solid var(--danger);

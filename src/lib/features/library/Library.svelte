@@ -10,6 +10,7 @@
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { saveText } from '$lib/ui/save-text';
+	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
 	import LagChart from '$lib/stages/LagChart.svelte';
@@ -154,7 +155,7 @@
 	<header>
 		<h1>Library</h1>
 		<p>
-			{session.project.name} · {library.all.length + session.missing}
+			<ProjectLink {session} /> · {library.all.length + session.missing}
 			{library.all.length === 1 ? 'preset' : 'presets'}{session.missing > 0 ? `, ${session.missing} still coming` : ''}
 			{#if library.unmeasured > 0}<em>· measuring, {library.unmeasured} to go</em>{/if}
 		</p>

@@ -9,6 +9,8 @@
 	import { freeId, newRig, viewOf, type Rig } from '$lib/core';
 	import { WIRING } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import ProjectLink from '$lib/room/ProjectLink.svelte';
+	import PickList from '$lib/ui/PickList.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 	import VersionsMenu from '$lib/stages/VersionsMenu.svelte';
 	import type { RigState } from './rig.svelte';
@@ -96,47 +98,41 @@
 			>{/snippet}
 		{#snippet children(close)}
 			<div class="body">
-				<h2>Rigs</h2>
 				<div class="acts">
-					<button onclick={() => addNew(close)}><Plus size={14} /> New</button>
-					{#if rig && !preset}
+					<button onclick={() => addNew(close)}><Plus size={14} /> New rig</button>
+					<button onclick={() => void addPreset('bob', close)}><Plus size={14} /> New bob</button>
+					<button onclick={() => void addPreset('lag', close)}><Plus size={14} /> New lag</button>
+				</div>
+				{#if rig && !preset}
+					<div class="acts">
 						<button onclick={() => copy(close)}><Copy size={14} /> Copy this</button>
 						<button onclick={() => remove(close)}><Trash size={14} /> Take it out</button>
-					{/if}
-				</div>
-				<ul>
-					{#each rigs as r (r.id)}
-						<li>
-							<button
-								aria-current={!preset && r.id === rig?.id}
-								onclick={() => {
-									close();
-									onopen(r.id);
-								}}><span>{r.name}</span><small>{r.view.kind}</small></button
-							>
-						</li>
-					{:else}<li class="none">No rig yet. “New” makes one.</li>{/each}
-				</ul>
-				{#each ['bob', 'lag'] as const as slot (slot)}
-					<h2>{slot === 'bob' ? 'Head bobs' : 'Camera lags'}</h2>
-					<div class="acts"><button onclick={() => void addPreset(slot, close)}><Plus size={14} /> New</button></div>
-					<ul>
-						{#each listed(slot) as p (p.id)}
-							<li>
-								<button
-									aria-current={p.id === preset?.id}
-									onclick={() => {
-										close();
-										onbench(p.id);
-									}}
-									><span>{p.name}</span><small
-										>{'gaits' in p ? p.gaits.map((g) => g.id).join(', ') : Object.keys(p.axes).join(', ')}</small
-									></button
-								>
-							</li>
-						{/each}
-					</ul>
-				{/each}
+					</div>
+				{/if}
+				<PickList
+					label="Find a rig, a head bob or a lag"
+					here={preset?.id ?? rig?.id}
+					groups={[
+						{
+							title: 'Rigs',
+							entries: rigs.map((r) => ({ id: r.id, label: r.name, about: r.view.kind })),
+							none: 'No rig yet. “New rig” makes one.'
+						},
+						...(['bob', 'lag'] as const).map((slot) => ({
+							title: slot === 'bob' ? 'Head bobs' : 'Camera lags',
+							entries: listed(slot).map((p) => ({
+								id: p.id,
+								label: p.name,
+								about: 'gaits' in p ? p.gaits.map((g) => g.id).join(', ') : Object.keys(p.axes).join(', ')
+							}))
+						}))
+					]}
+					onpick={(id, group) => {
+						close();
+						if (group === 0) onopen(id);
+						else onbench(id);
+					}}
+				/>
 			</div>
 		{/snippet}
 	</Popover>
@@ -144,7 +140,7 @@
 		<VersionsMenu {session} preset={{ id: key }} of={preset ? '' : 'All rigs, events and cues are one document.'} />
 	{/if}
 	<p>
-		{session.project.name} · {preset ? (preset.family === 'bob' ? 'a head bob' : 'a camera lag') : 'a rig'} · {used}
+		<ProjectLink {session} /> · {preset ? (preset.family === 'bob' ? 'a head bob' : 'a camera lag') : 'a rig'} · {used}
 	</p>
 	{#if rig && !preset && other}
 		<div class="over" role="group" aria-label="Go over to another rig">
@@ -278,10 +274,6 @@
 		max-height: 70vh;
 		overflow: auto;
 	}
-	h2 {
-		margin: 4px 6px 3px;
-		font-size: 13px;
-	}
 	.acts {
 		display: flex;
 		gap: 6px;
@@ -296,38 +288,5 @@
 		background: var(--field);
 		padding: 2px 8px;
 		cursor: pointer;
-	}
-	ul {
-		margin: 0 0 8px;
-		padding: 0;
-		list-style: none;
-	}
-	li button {
-		display: flex;
-		width: 100%;
-		justify-content: space-between;
-		gap: 10px;
-		border: 0;
-		border-radius: 5px;
-		background: none;
-		padding: 4px 8px;
-		text-align: left;
-		cursor: pointer;
-	}
-	li button:hover {
-		background: var(--paper-2);
-	}
-	li button[aria-current='true'] {
-		background: var(--lamp-wash);
-	}
-	small {
-		color: var(--ink-2);
-		white-space: nowrap;
-		overflow: hidden;
-		text-overflow: ellipsis;
-	}
-	.none {
-		padding: 4px 8px;
-		color: var(--ink-2);
 	}
 </style>

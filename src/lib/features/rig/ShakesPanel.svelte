@@ -19,7 +19,7 @@
 	);
 	const fits = $derived(wired.filter((preset) => preset.view === view));
 	const others = $derived(wired.length - fits.length);
-	const bench = (id: string): string => `/${session.project.slug}/bench/${id}`;
+	const bench = (id: string): string => `${session.home}/bench/${id}`;
 </script>
 
 <div class="shakes">
@@ -41,7 +41,7 @@
 			{others} more are made for {view === 'flat' ? 'space, in metres' : 'a flat picture, in pixels'}, and are not
 			played here.
 		</p>{/if}
-	<p><a href="/{session.project.slug}/cues">What sets them off stands in the Cues</a></p>
+	<p><a href="{session.home}/cues">What sets them off stands in the Cues</a></p>
 </div>
 
 <style>

@@ -1,7 +1,6 @@
 <script lang="ts">
-	/** The command palette: everything that can be done here, and every preset, found by a few letters. */
-	import { untrack } from 'svelte';
-	import type MiniSearch from 'minisearch';
+	/** The command palette: everything that can be done here, and every document, found by a few letters. */
+	import { matching } from './matching';
 	import type { Command } from '$lib/ui/commands.svelte';
 
 	interface Props {
@@ -16,40 +15,19 @@
 	let dialog: HTMLDialogElement;
 	let typed = $state('');
 	let chosen = $state(0);
-	let list = $state.raw<readonly Command[]>([]);
-	/** Made when the palette first opens: the search is not needed before. */
-	let index = $state.raw<MiniSearch<Command> | null>(null);
 	const id = $props.id();
+
+	/** Asked for when it opens, and again as what the page did not hold yet comes in. */
+	const list = $derived(open ? commands() : []);
+	const found = $derived(matching(list, typed).slice(0, MOST));
 
 	$effect(() => {
 		if (!open) return void (dialog.open && dialog.close());
-		// Asked once: what is offered changes while one types.
-		const offered = untrack(commands);
-		list = offered;
-		void takeIn(offered);
 		typed = '';
 		chosen = 0;
 		if (!dialog.open) dialog.showModal();
 	});
 
-	async function takeIn(commands: readonly Command[]) {
-		const { default: Search } = await import('minisearch');
-		const made = new Search<Command>({
-			fields: ['label', 'about'],
-			searchOptions: { prefix: true, fuzzy: 0.3, boost: { label: 3 }, combineWith: 'AND' }
-		});
-		made.addAll([...new Map(commands.map((c) => [c.id, c])).values()]);
-		index = made;
-	}
-
-	const found = $derived.by(() => {
-		if (typed.trim() === '' || !index) return list.slice(0, MOST);
-		const byId = new Map(list.map((c) => [c.id, c]));
-		return index
-			.search(typed)
-			.slice(0, MOST)
-			.flatMap((hit) => byId.get(hit.id as string) ?? []);
-	});
 	function run(command: Command | undefined) {
 		if (!command) return;
 		onclose();
@@ -80,7 +58,7 @@
 	onclick={(event) => event.target === dialog && onclose()}
 >
 	<input
-		placeholder="What do you want to do? A preset, a room, a command"
+		placeholder="What do you want to do? A room, a command, anything by its name"
 		role="combobox"
 		aria-label="What do you want to do?"
 		aria-expanded="true"

@@ -93,6 +93,10 @@ export class DocumentStore<T extends { readonly id: string; readonly name: strin
 		return row && this.stored(row);
 	}
 
+	async isInUse(projectId: string, key: string): Promise<boolean> {
+		return (await this.rows.count({ where: { projectId, key, retiredAt: null } })) > 0;
+	}
+
 	/** Adds a document at the end of the project; when its id is taken it gets the next free one. */
 	async add(sequelize: Sequelize, projectId: string, document: T, note = '', now = new Date()): Promise<Stored<T>> {
 		for (let attempt = 0; ; attempt++) {

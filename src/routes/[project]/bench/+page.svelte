@@ -7,4 +7,4 @@
 </script>
 
 <svelte:head><title>Bench · {session.project.name}</title></svelte:head>
-<FirstPreset {session} onmade={(key) => goto(`/${session.project.slug}/bench/${key}`)} />
+<FirstPreset {session} onmade={(key) => goto(`${session.home}/bench/${key}`)} />

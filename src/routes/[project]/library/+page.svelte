@@ -7,4 +7,4 @@
 </script>
 
 <svelte:head><title>Library · {session.project.name}</title></svelte:head>
-<Library {session} onopen={(key) => goto(`/${session.project.slug}/bench/${key}`)} />
+<Library {session} onopen={(key) => goto(`${session.home}/bench/${key}`)} />

@@ -9,7 +9,7 @@
 	const preset = $derived(session.preset(data.key));
 	/** A head bob or a lag has a bench of its own kind. */
 	const body = $derived(session.bodies.find((p) => p.id === data.key));
-	const here = $derived(`/${session.project.slug}`);
+	const here = $derived(session.home);
 	const bench = (key: string): void => void goto(`${here}/bench/${key}`);
 </script>
 

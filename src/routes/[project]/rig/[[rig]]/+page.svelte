@@ -6,7 +6,7 @@
 
 	const session = useSession();
 	const id = $derived(page.params.rig ?? '');
-	const here = $derived(`/${session.project.slug}`);
+	const here = $derived(session.home);
 	const name = $derived(session.wiring.rigs.find((rig) => rig.id === id)?.name);
 </script>
 

@@ -1,0 +1,41 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { addressOf, lastIn, lastPlace, placeOf, remember } from './places';
+
+beforeEach(() => localStorage.clear());
+
+describe('places', () => {
+	it('are told from addresses and written as such, in any script', () => {
+		expect(placeOf('/harbour/bench/thud')).toEqual({ slug: 'harbour', room: 'bench', document: 'thud' });
+		expect(placeOf('/harbour/library')).toEqual({ slug: 'harbour', room: 'library', document: '' });
+		expect(placeOf('/projects')).toBe(null);
+		const place = { slug: 'маяк', room: 'course', document: 'walk' };
+		expect(placeOf(addressOf(place))).toEqual(place);
+		expect(addressOf({ slug: 'a', room: 'rig', document: '' })).toBe('/a/rig');
+		expect(placeOf('/%E0%A4%A/bench/x')).toMatchObject({ room: 'bench' });
+	});
+
+	it('each room goes back to what was open there last, in each project', () => {
+		remember({ slug: 'a', room: 'bench', document: 'thud' });
+		remember({ slug: 'a', room: 'rig', document: 'eyes' });
+		remember({ slug: 'b', room: 'bench', document: 'slip' });
+		remember({ slug: 'a', room: 'library', document: '' });
+		expect([lastIn('a', 'bench'), lastIn('a', 'rig'), lastIn('b', 'bench')]).toEqual(['thud', 'eyes', 'slip']);
+		expect(lastPlace('a')).toEqual({ slug: 'a', room: 'library', document: '' });
+		expect(lastPlace('never opened')).toMatchObject({ room: 'bench', document: '' });
+		expect(document.cookie).toContain(encodeURIComponent('/a/library'));
+	});
+
+	it('what a browser kept wrongly is as nothing', () => {
+		localStorage.setItem('dinesis-places', '{"a":{"room":3}}');
+		expect(lastPlace('a')).toMatchObject({ room: 'bench' });
+		localStorage.setItem('dinesis-places', 'no');
+		expect(lastIn('a', 'bench')).toBe('');
+		remember({ slug: 'a', room: 'bench', document: 'thud' });
+		expect(lastIn('a', 'bench')).toBe('thud');
+	});
+
+	it('of very many projects those not opened for long are forgotten', () => {
+		for (let i = 0; i < 60; i++) remember({ slug: `p${i}`, room: 'bench', document: 'x' });
+		expect([lastIn('p0', 'bench'), lastIn('p59', 'bench')]).toEqual(['', 'x']);
+	});
+});

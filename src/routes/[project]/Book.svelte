@@ -1,0 +1,319 @@
+<script lang="ts">
+	/** One project as it lies open: its rooms on the thumb tabs, and what every room has. */
+	import { onMount, untrack, type Snippet } from 'svelte';
+	import { afterNavigate, goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { tinykeys } from 'tinykeys';
+	import Moon from '@lucide/svelte/icons/moon';
+	import Sun from '@lucide/svelte/icons/sun';
+	import { documentCommands } from '$lib/features/shell/documents';
+	import Question from '$lib/features/shell/Question.svelte';
+	import Palette from '$lib/features/shell/Palette.svelte';
+	import ShortcutsDialog from '$lib/features/shell/ShortcutsDialog.svelte';
+	import { isCourse } from '$lib/session/courses.svelte';
+	import { hasBegun, lastIn, noteBegun, placeOf, remember } from '$lib/session/places';
+	import { provideSession, ProjectSession } from '$lib/session/session.svelte';
+	import { fetchShelf, type ShelfEntry } from '$lib/session/api';
+	import { Commands, provideCommands, type Command } from '$lib/ui/commands.svelte';
+	import { isTyping } from '$lib/ui/targets';
+	import { theme } from '$lib/ui/theme.svelte';
+	import Toasts from '$lib/ui/Toasts.svelte';
+	import type { LayoutData } from './$types';
+
+	let { data, children }: { data: LayoutData; children: Snippet } = $props();
+
+	const session = untrack(() => new ProjectSession(data.project, data.presets, data.count, data.wiring));
+	provideSession(session);
+	const commands = provideCommands(new Commands());
+	let palette = $state(false);
+	let shortcuts = $state(false);
+	/** Says how to begin something of one's own, until one has or has put it away. */
+	let hint = $state(false);
+	let shelf = $state.raw<readonly ShelfEntry[]>([]);
+
+	const rooms = [
+		{ path: 'bench', label: 'Bench', about: 'tune one preset', keys: 'G B' },
+		{ path: 'library', label: 'Library', about: 'all presets, by how they feel', keys: 'G L' },
+		{ path: 'cues', label: 'Cues', about: 'what sets the camera moving', keys: 'G C' },
+		{ path: 'rig', label: 'Rig', about: 'what the player sees through', keys: 'G R' },
+		{ path: 'course', label: 'Course', about: 'try it in a stretch of play', keys: 'G P' }
+	];
+	const addressOf = (room: string, document = ''): string =>
+		`${session.home}/${room}${document ? `/${encodeURIComponent(document)}` : ''}`;
+	/** A room as one left it. What was open there may be gone meanwhile. */
+	const roomAddress = (room: string): string => {
+		const document = lastIn(session.project.slug, room);
+		return addressOf(room, isThere(room, document) ? document : '');
+	};
+	function isThere(room: string, document: string): boolean {
+		const { order, bodies, wiring, missing } = session;
+		if (room === 'bench') return missing > 0 || order.includes(document) || bodies.some((p) => p.id === document);
+		if (room === 'rig') return wiring.rigs.some((rig) => rig.id === document);
+		if (room === 'cues') return wiring.cues.some((cue) => cue.id === document);
+		// Courses come when their room first asks; it finds out itself.
+		return room === 'course';
+	}
+	const open = (room: string, document = ''): void => void goto(addressOf(room, document));
+	const visit = (room: string): void => void goto(roomAddress(room));
+	/** Tabs follow what is remembered: they are read again with every move. */
+	let tabs = $state.raw<Readonly<Record<string, string>>>({});
+	const openKey = (key: string): void => (isCourse(key) ? open('course', key.split(' ')[1]) : open('bench', key));
+
+	/** What another project has open, by its address. */
+	const openProject = (slug: string): void => void goto(`/${encodeURIComponent(slug)}`);
+
+	const everywhere = (): readonly Command[] => [
+		...rooms.map(({ path, label, about, keys }) => ({
+			id: `room ${path}`,
+			label: `Go to the ${label}`,
+			about,
+			keys,
+			run: () => visit(path)
+		})),
+		{
+			id: 'shelf',
+			label: 'All projects',
+			about: 'open, make, copy, send out',
+			keys: 'G A',
+			run: () => void goto('/projects')
+		},
+		{ id: 'shelf new', label: 'New project', about: 'projects', run: () => void goto('/projects#new') },
+		{
+			id: 'theme',
+			label: theme.now === 'day' ? 'Night theme' : 'Day theme',
+			about: 'the look',
+			keys: 'N',
+			run: () => theme.turn()
+		},
+		{
+			id: 'undo',
+			label: 'Undo',
+			about: session.undoLabel ?? 'nothing to undo',
+			found: '',
+			keys: 'Ctrl Z',
+			run: () => session.goBack()
+		},
+		{
+			id: 'redo',
+			label: 'Redo',
+			about: session.redoLabel ?? 'nothing to redo',
+			found: '',
+			keys: 'Ctrl Shift Z',
+			run: () => session.goForward()
+		},
+		{ id: 'shortcuts', label: 'List all shortcuts', about: 'help', keys: '?', run: () => (shortcuts = true) },
+		...documentCommands(session, open),
+		...shelf
+			.filter((entry) => entry.slug !== session.project.slug)
+			.map((entry) => ({
+				id: `project ${entry.slug}`,
+				label: entry.name,
+				about: 'a project',
+				run: () => openProject(entry.slug)
+			}))
+	];
+	/** What the page does not hold yet is asked for when one begins to look for something. */
+	function openPalette() {
+		palette = true;
+		void session.courses.fetch();
+		void fetchShelf().then((answer) => answer.ok && (shelf = answer.value));
+	}
+
+	$effect(() => {
+		document.documentElement.dataset.theme = theme.now;
+	});
+	afterNavigate(() => {
+		const place = placeOf(page.url.pathname);
+		if (place && place.slug === session.project.slug) remember(place);
+		tabs = Object.fromEntries(rooms.map(({ path }) => [path, roomAddress(path)]));
+	});
+
+	onMount(() => {
+		theme.recall();
+		hint = session.project.demo === true && !hasBegun();
+		if (!session.project.demo) noteBegun();
+		const close = session.open();
+		const takeBack = commands.offer(everywhere);
+		const plain = (run: () => void) => (event: KeyboardEvent) => {
+			if (isTyping(event.target)) return;
+			event.preventDefault();
+			run();
+		};
+		const stopKeys = tinykeys(window, {
+			'$mod+z': plain(() => session.goBack()),
+			'$mod+Shift+z': plain(() => session.goForward()),
+			'$mod+y': plain(() => session.goForward()),
+			'$mod+k': (event) => {
+				event.preventDefault();
+				openPalette();
+			},
+			'g b': plain(() => visit('bench')),
+			'g l': plain(() => visit('library')),
+			'g c': plain(() => visit('cues')),
+			'g r': plain(() => visit('rig')),
+			'g p': plain(() => visit('course')),
+			'g a': plain(() => void goto('/projects')),
+			n: plain(() => theme.turn()),
+			'?': plain(() => (shortcuts = true)),
+			'Shift+?': plain(() => (shortcuts = true))
+		});
+		return () => {
+			stopKeys();
+			takeBack();
+			close();
+		};
+	});
+</script>
+
+<div class="book">
+	<nav aria-label="Rooms">
+		{#each rooms as room (room.path)}
+			{@const here = page.url.pathname.startsWith(`${session.home}/${room.path}`)}
+			<a
+				href={here ? page.url.pathname : (tabs[room.path] ?? addressOf(room.path))}
+				aria-current={here ? 'page' : undefined}
+				title="{room.about} ({room.keys})">{room.label}</a
+			>
+		{/each}
+		<button
+			class="lamp"
+			title="{theme.now === 'day' ? 'Night theme' : 'Day theme'} (N)"
+			aria-label={theme.now === 'day' ? 'Night theme' : 'Day theme'}
+			onclick={() => theme.turn()}
+		>
+			{#if theme.now === 'day'}<Moon size={16} />{:else}<Sun size={16} />{/if}
+		</button>
+	</nav>
+	<div class="leaf" class:hinted={hint}>
+		{#if hint}
+			<p class="hint">
+				This is the demo, a made-up game: try anything, press <kbd>1</kbd>. For your own game
+				<a href="/projects#new" onclick={noteBegun}>begin a project of your own</a>
+				<button
+					aria-label="Put this line away"
+					onclick={() => {
+						hint = false;
+						noteBegun();
+					}}>×</button
+				>
+			</p>
+		{/if}
+		<div class="page">{@render children()}</div>
+	</div>
+</div>
+<Palette open={palette} commands={() => commands.all()} onclose={() => (palette = false)} />
+<ShortcutsDialog open={shortcuts} room={commands.shortcuts} onclose={() => (shortcuts = false)} />
+<div class="questions" role="status">
+	{#each session.conflicts as conflict (conflict.key)}<Question {session} {conflict} oncopied={openKey} />{/each}
+</div>
+<Toasts list={session.notices} />
+
+<style>
+	.book {
+		display: grid;
+		grid-template-columns: 40px minmax(0, 1fr);
+		height: 100vh;
+		min-width: 1000px;
+	}
+	nav {
+		background: var(--paper-3);
+		border-right: 1px solid var(--rule-strong);
+		padding-top: 52px;
+		display: flex;
+		flex-direction: column;
+		gap: 4px;
+	}
+	nav a {
+		writing-mode: vertical-rl;
+		transform: rotate(180deg);
+		padding: 20px 10px;
+		text-align: center;
+		text-decoration: none;
+		font-weight: 600;
+		color: var(--ink-2);
+		border-radius: 0 9px 9px 0;
+		margin: 0 0 0 -1px;
+		width: 40px;
+	}
+	nav a:hover {
+		color: var(--ink);
+	}
+	nav a[aria-current='page'] {
+		background: var(--paper);
+		color: var(--ink);
+		border-right: 3px solid var(--lamp);
+		border-top: 1px solid var(--rule-strong);
+		border-bottom: 1px solid var(--rule-strong);
+	}
+	.lamp {
+		margin: auto auto 12px;
+		display: grid;
+		place-items: center;
+		width: 30px;
+		height: 30px;
+		border: 0;
+		border-radius: 50%;
+		background: none;
+		color: var(--ink-2);
+		cursor: pointer;
+	}
+	.lamp:hover {
+		background: var(--lamp-wash);
+		color: var(--ink);
+	}
+	.leaf {
+		min-width: 0;
+		height: 100vh;
+		display: grid;
+		grid-template-rows: minmax(0, 1fr);
+	}
+	.leaf.hinted {
+		grid-template-rows: auto minmax(0, 1fr);
+	}
+	.page {
+		min-width: 0;
+		min-height: 0;
+	}
+	.hint {
+		display: flex;
+		align-items: baseline;
+		justify-content: center;
+		gap: 5px;
+		margin: 0;
+		padding: 3px 14px;
+		background: var(--lamp-wash);
+		border-bottom: 1px solid var(--rule-strong);
+		font-size: 13px;
+	}
+	.hint a {
+		color: var(--lamp-text);
+		font-weight: 600;
+	}
+	.hint kbd {
+		font: inherit;
+		font-weight: 600;
+		border: 1px solid var(--rule-strong);
+		border-radius: 4px;
+		padding: 0 5px;
+		background: var(--sheet);
+	}
+	.hint button {
+		margin-left: 10px;
+		border: 0;
+		background: none;
+		cursor: pointer;
+		color: var(--ink-2);
+		font-size: 15px;
+		line-height: 1;
+	}
+	.questions {
+		position: fixed;
+		left: 54px;
+		top: 56px;
+		z-index: 5;
+		display: grid;
+		gap: 8px;
+		max-height: calc(100vh - 80px);
+		overflow: auto;
+	}
+</style>
