@@ -10,8 +10,9 @@ test('two people on one preset: nothing is overwritten until one chooses', async
 	await type(one, 'amount, ×', '1.5');
 	await expect(keeping(one)).toHaveText(/^kept/);
 	await type(two, 'amount, ×', '0.5');
-	await expect(two.getByRole('dialog', { name: 'Somebody else changed this too' })).toBeVisible();
-	await two.getByRole('button', { name: 'Both: mine as a copy' }).click();
+	const note = two.getByRole('region', { name: 'Two versions of “Thud”' });
+	await expect(note.getByRole('row', { name: 'amount 0.5 1.5' })).toBeVisible();
+	await note.getByRole('button', { name: 'Both: mine as a copy' }).click();
 	await expect(two.getByRole('heading', { name: 'Thud, mine' })).toBeVisible();
 	await expect(field(two, 'amount, ×')).toHaveAttribute('aria-valuenow', '0.5');
 	await two.goto(url);
@@ -31,6 +32,37 @@ test('two people on one preset: nothing is overwritten until one chooses', async
 	await type(one, 'amount, ×', '5');
 	await one.getByRole('button', { name: 'Take theirs' }).click();
 	await expect(field(one, 'amount, ×')).toHaveAttribute('aria-valuenow', '4');
+});
+
+test('a question comes in the middle of typing: what is typed goes on being typed, and no Enter answers it', async ({
+	browser,
+	request
+}) => {
+	const url = await makeProject(request, [thud()]);
+	const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
+	await openBench(one, url);
+	await openBench(two, url);
+	await type(one, 'amount, ×', '1.5');
+	await expect(keeping(one)).toHaveText(/^kept/);
+	await type(two, 'amount, ×', '0.5');
+	// At once on to the next number, half of which is typed when the question comes.
+	await field(two, 'rate, ×').focus();
+	await two.keyboard.press('Enter');
+	await two.keyboard.press('ControlOrMeta+a');
+	await two.keyboard.type('2.');
+	await expect(two.getByRole('region', { name: 'Two versions of “Thud”' })).toBeVisible();
+	await two.keyboard.type('25');
+	await two.keyboard.press('Enter');
+	await two.keyboard.press('Enter');
+	await two.keyboard.press('Escape');
+	await expect(field(two, 'rate, ×')).toHaveAttribute('aria-valuenow', '2.25');
+	await expect(keeping(two)).toHaveText('two versions');
+	await one.reload();
+	await expect(field(one, 'amount, ×')).toHaveAttribute('aria-valuenow', '1.5');
+	// Not answered, left and opened again: mine is still here, and so is the question.
+	await two.reload();
+	await expect(field(two, 'rate, ×')).toHaveAttribute('aria-valuenow', '2.25');
+	await expect(two.getByRole('row', { name: 'rate 2.25 1' })).toBeVisible();
 });
 
 test('two tabs of one browser know of each other and stay alike', async ({ context, request }) => {

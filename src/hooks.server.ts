@@ -19,6 +19,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (process.env.DINESIS_OPEN && !mayEnter(cookies) && url.pathname !== '/key' && !url.pathname.startsWith('/_app/'))
 		redirect(303, `/key?to=${encodeURIComponent(url.pathname)}`);
 	const response = await resolve(event);
+	// A browser may hold on to a refusal for ever (410 is one of those), though what was missing has come back.
+	if (response.status >= 400) response.headers.set('cache-control', 'no-store');
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');
 	return response;

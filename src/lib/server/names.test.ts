@@ -42,6 +42,7 @@ describe('names', () => {
 		expect(fault(' \u200b ')).toContain('at least one letter');
 		expect(fault('a\nb')).toContain('control characters');
 		expect(fault('a\0')).toContain('control characters');
+		expect(projectName.optional().isValidSync(undefined)).toBe(true);
 		expect(fault('x'.repeat(121))).toContain('at most 120');
 	});
 });

@@ -3,12 +3,26 @@ import { string } from 'yup';
 
 export const MOST_NAME = 120;
 
+const passes = (rule: (text: string) => boolean) => (text: string | undefined) => text === undefined || rule(text);
+
 /** A project's name; trimmed with `nameOf` once it has passed. */
 export const projectName = string()
 	.required('a name is needed')
-	.test('visible', 'a name needs at least one letter, digit or sign', (text) => /[\p{L}\p{N}\p{P}\p{S}]/u.test(text))
-	.test('characters', 'a name is one line without control characters', (text) => !/[\p{Cc}\p{Cs}]/u.test(text.trim()))
-	.test('length', `at most ${MOST_NAME} characters`, (text) => [...text.trim()].length <= MOST_NAME);
+	.test(
+		'visible',
+		'a name needs at least one letter, digit or sign',
+		passes((text) => /[\p{L}\p{N}\p{P}\p{S}]/u.test(text))
+	)
+	.test(
+		'characters',
+		'a name is one line without control characters',
+		passes((text) => !/[\p{Cc}\p{Cs}]/u.test(text.trim()))
+	)
+	.test(
+		'length',
+		`at most ${MOST_NAME} characters`,
+		passes((text) => [...text.trim()].length <= MOST_NAME)
+	);
 
 export const nameOf = (text: string): string => text.trim().normalize('NFC');
 

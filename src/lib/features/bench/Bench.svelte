@@ -194,7 +194,7 @@
 
 <style>
 	.bench {
-		height: 100vh;
+		height: 100%;
 		display: grid;
 		grid-template-rows: 48px minmax(0, 1fr);
 	}

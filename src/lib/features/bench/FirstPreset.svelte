@@ -1,4 +1,5 @@
 <script lang="ts">
+	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 
 	let { session, onmade }: { session: ProjectSession; onmade: (key: string) => void } = $props();
@@ -13,6 +14,7 @@
 </script>
 
 <main>
+	<p><ProjectLink {session} /></p>
 	<h1>Nothing moves yet</h1>
 	<p>
 		A preset is one motion of the camera: a jolt, a rumble, a sway. Make the first one and it shakes as soon as you

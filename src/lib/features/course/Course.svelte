@@ -333,7 +333,7 @@
 
 <style>
 	.room {
-		height: 100vh;
+		height: 100%;
 		display: grid;
 		grid-template-rows: 48px minmax(260px, 46vh) auto minmax(0, 1fr);
 		gap: 0;

@@ -262,7 +262,7 @@
 
 <style>
 	.room {
-		height: 100vh;
+		height: 100%;
 		display: grid;
 		grid-template-rows: 48px minmax(0, 1fr);
 	}

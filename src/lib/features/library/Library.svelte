@@ -331,7 +331,7 @@
 
 <style>
 	.library {
-		height: 100vh;
+		height: 100%;
 		display: grid;
 		grid-template-rows: 48px minmax(0, 1fr);
 	}

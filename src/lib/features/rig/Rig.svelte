@@ -457,7 +457,7 @@
 
 <style>
 	.room {
-		height: 100vh;
+		height: 100%;
 		display: grid;
 		grid-template-columns: minmax(0, 1fr);
 		grid-template-rows: 48px auto auto minmax(0, 1fr);

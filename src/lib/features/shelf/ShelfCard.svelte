@@ -38,7 +38,7 @@
 <article>
 	<a class="paper" href={address} tabindex="-1" aria-hidden="true">
 		<span class="holes"></span>
-		{#each entry.drawings as lines, i (i)}<Outline {lines} width={96} height={44} />{:else}<span class="blank"
+		{#each entry.drawings as lines, i (i)}<Outline {lines} width={78} height={44} />{:else}<span class="blank"
 				>blank paper</span
 			>{/each}
 		<span class="holes"></span>
@@ -95,7 +95,7 @@
 <style>
 	article {
 		display: grid;
-		grid-template-columns: 530px minmax(0, 1fr) auto;
+		grid-template-columns: 446px minmax(0, 1fr) auto;
 		gap: 18px;
 		align-items: center;
 		border: 1px solid var(--rule);
