@@ -141,6 +141,20 @@ export class Keeper {
 		void this.drafts?.drop(this.project, stored.key);
 	}
 
+	/** As `takeInstead`, as a step that undo takes back: then mine is here again, to be kept as the next version. */
+	takeTheirs(key: string): void {
+		const conflict = this.conflicts[key];
+		if (!conflict) return;
+		const mine = this.documents[key]!;
+		const theirs = conflict.theirs.document;
+		const put = (document: Kept): void => {
+			this.history.accept((draft) => void (draft[key] = document as ImmerDraft<Kept>));
+			this.publish();
+		};
+		this.takeInstead(conflict.theirs);
+		this.note(`Take theirs of ${this.host.nameOf(key)}`, { undo: () => put(mine), redo: () => put(theirs) });
+	}
+
 	/** Answers a question by saving what is here over what is there. */
 	async keepMine(key: string): Promise<void> {
 		const conflict = this.conflicts[key];

@@ -169,6 +169,14 @@ describe('a conflict', () => {
 		expect(session.preset('thud')!.amount).toBe(9);
 		await settle();
 		expect(server.saves).toBe(0);
+		// Undo brings mine back, and keeps it as the next version.
+		session.undo();
+		expect(session.preset('thud')!.amount).toBe(2);
+		await settle();
+		expect([server.version, server.document.amount]).toEqual([6, 2]);
+		session.redo();
+		await settle();
+		expect([server.version, server.document.amount]).toEqual([7, 9]);
 	});
 
 	it('both: mine becomes a copy that remembers its origin', async () => {

@@ -502,7 +502,7 @@ export class ProjectSession {
 			return null;
 		}
 		if (choice === 'theirs') {
-			this.keeper.takeInstead(conflict.theirs);
+			this.keeper.takeTheirs(key);
 			return null;
 		}
 		if (key === WIRING) {

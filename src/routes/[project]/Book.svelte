@@ -203,7 +203,7 @@
 </div>
 <Palette open={palette} commands={() => commands.all()} onclose={() => (palette = false)} />
 <ShortcutsDialog open={shortcuts} room={commands.shortcuts} onclose={() => (shortcuts = false)} />
-<div class="questions" role="status">
+<div class="questions" class:hinted={hint} role="status">
 	{#each session.conflicts as conflict (conflict.key)}<Question {session} {conflict} oncopied={openKey} />{/each}
 </div>
 <Toasts list={session.notices} />
@@ -309,11 +309,14 @@
 	.questions {
 		position: fixed;
 		left: 54px;
-		top: 56px;
+		top: 54px;
 		z-index: 5;
 		display: grid;
 		gap: 8px;
-		max-height: calc(100vh - 80px);
+		max-height: calc(100vh - 100px);
 		overflow: auto;
+	}
+	.questions.hinted {
+		top: 82px;
 	}
 </style>

@@ -112,7 +112,7 @@
 	{#if list.length > 0}
 		<p>
 			<b>{list.length}</b> in it: <b>{fresh.length}</b> new, <b>{differing.length}</b> whose id is taken by another,
-			<b>{same}</b> here already.{#if bodies > 0}
+			<b>{same}</b> here already.{' '}{#if bodies > 0}
 				{bodies} of them {bodies === 1 ? 'is a head bob or a lag' : 'are head bobs and lags'}.{/if}{#if newRigs > 0}
 				{newRigs === 1 ? 'A new rig comes' : `${newRigs} new rigs come`} along.{/if}
 		</p>

@@ -114,6 +114,7 @@
 		height: 84px;
 		padding: 0 12px;
 		background: var(--paper);
+		text-decoration: none;
 		border-right: 1px solid var(--rule);
 	}
 	.holes {

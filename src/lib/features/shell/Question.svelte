@@ -66,7 +66,7 @@
 			<button disabled={busy} onclick={() => answer('theirs')}>Take theirs</button>
 			<button disabled={busy} onclick={() => answer('both')}>Both: mine as a copy</button>
 		</div>
-		<small>Either way both stay in the list of versions.</small>
+		<small>Theirs stays in the list of versions; undo brings yours back.</small>
 	{/if}
 </section>
 
