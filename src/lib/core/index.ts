@@ -96,13 +96,15 @@ export {
 	newLean,
 	newPlay,
 	newPreset,
-	newRig
+	newRig,
+	nextActionId
 } from './kit/defaults';
 export { copyLayer, layerName, orderLayers, withSolo } from './kit/layers';
 export { arrivals, differences, wiringBeside } from './kit/merge';
 export type { Arrival, Choice, Difference, Standing } from './kit/merge';
 export { kitJsonSchema } from './kit/kit-shape';
-export { LIMITS, PATTERN_KINDS } from './kit/preset-shape';
+export { LIMITS } from './kit/preset-shape';
+export { PATTERN_KINDS } from './patterns/table';
 export { MOST_BYTES, openKit, readKit, sayProblem, writeKit } from './kit/read';
 export { openAnyPreset, openPreset } from './kit/read-preset';
 export { openCourse } from './kit/read-course';

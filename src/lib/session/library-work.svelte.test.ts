@@ -197,7 +197,7 @@ describe('several at once, and where they are used', () => {
 	});
 
 	it('cues that play or stop a preset are its uses', () => {
-		const stop = { kind: 'stop' as const, what: { preset: 'a' }, cut: false, delay: 0 };
+		const stop = { id: '21', kind: 'stop' as const, what: { preset: 'a' }, cut: false, delay: 0 };
 		session.rewire('w', (w) => ({
 			...w,
 			cues: [newCue('1', 'e', 'b'), newCue('2', 'e', 'a'), { ...newCue('3', 'e', 'c'), actions: [stop] }]

@@ -54,6 +54,8 @@ export interface BobIdle {
 
 export interface BobPreset {
 	readonly id: string;
+	/** The id that its chance comes from, when that was another one once. */
+	readonly seededBy?: string;
 	readonly family: 'bob';
 	readonly view: View;
 	readonly name: string;

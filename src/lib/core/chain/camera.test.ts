@@ -57,7 +57,7 @@ describe('a camera', () => {
 		const [there, back] = [at(1), at(1.4)];
 		const seen = walk(4, (time, camera) => {
 			if (there(time)) camera.change(to({ rig: 'behind' }), 1, 'state');
-			if (back(time)) camera.letGo('state');
+			if (back(time)) camera.letGo((owner) => owner === 'state');
 		});
 		// Six metres and twelve degrees in a second, eased: never more than a tenth of a metre or degree and a half a step.
 		expect(fastest(seen, 0.5, 4)).toBeLessThan(0.2);
@@ -130,14 +130,14 @@ describe('a camera', () => {
 		const id = (): string | undefined => camera.run.rig?.id;
 		camera.change(to({ rig: 'behind' }), 0, 'a');
 		camera.change(to({ rig: 'side' }), 0, 'b');
-		camera.letGo('a');
+		camera.letGo((owner) => owner === 'a');
 		expect(id()).toBe('side');
 		camera.change(to({ rig: 'behind' }), 0);
-		camera.letGo('b');
+		camera.letGo((owner) => owner === 'b');
 		expect(id()).toBe('behind');
 		camera.change(to({}), 0);
 		expect(id()).toBe('eyes');
-		camera.letGo('never');
+		camera.letGo((owner) => owner === 'never');
 		expect(id()).toBe('eyes');
 	});
 });

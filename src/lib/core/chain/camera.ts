@@ -3,6 +3,7 @@
  * in which position, rotation, lens and motion go over together, without a jump. A flat picture and one in space have no
  * between: there it cuts.
  */
+import { isOwnedBy } from '../cues/engine';
 import type { Order } from '../cues/types';
 import type { AnyPreset } from '../kit/types';
 import type { GameValues } from '../shake/drives';
@@ -138,12 +139,12 @@ export class CameraRun {
 		this.mix();
 	}
 
-	/** Takes back what this owner changed, over the time that it took to come. */
-	letGo(owner: string): void {
-		const mine = this.held.find((h) => h.owner === owner);
-		if (!mine) return;
-		this.held = this.held.filter((h) => h !== mine);
-		this.go(mine.over);
+	/** Takes back what these owners changed, over the time that it took to come. */
+	letGo(isTheirs: (owner: string) => boolean): void {
+		const theirs = this.held.filter((h) => isTheirs(h.owner));
+		if (theirs.length === 0) return;
+		this.held = this.held.filter((h) => !theirs.includes(h));
+		this.go(theirs[theirs.length - 1]!.over);
 	}
 
 	/** The body is there at once: at the beginning, or after a cut. */
@@ -291,7 +292,9 @@ export function obeyCamera(
 	cameras: readonly CameraRun[]
 ): void {
 	if (order.kind === 'stop') {
-		if (order.what === 'own') for (const camera of cameras) camera.letGo(order.owner);
+		const { what, owner, cue } = order;
+		if (what === 'held') for (const camera of cameras) camera.letGo((other) => other === owner);
+		else if (what === 'own') for (const camera of cameras) camera.letGo((other) => isOwnedBy(other, cue));
 		return;
 	}
 	if (order.kind !== 'camera') return;

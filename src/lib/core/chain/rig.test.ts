@@ -131,7 +131,7 @@ describe('a rig', () => {
 					if (fire) player.fire(fire, {});
 					if (stop) player.stopAll(stop === 'cut');
 					if (to) camera.change({ ...nothing, rig: to }, over, owner);
-					else if (owner) camera.letGo(owner);
+					else if (owner) camera.letGo((other) => other === owner);
 					for (let i = 0; i < frames; i++) {
 						x += speed * dt;
 						yaw += turn * dt;

@@ -40,9 +40,9 @@ describe('cues are checked', () => {
 					actions: [
 						newPlay('retired'),
 						{ ...newPlay('thud'), strength: { by: 'mass', curve: [{ at: 0, value: 1 }] } },
-						{ kind: 'stop', what: { preset: 'retired' }, cut: false, delay: 0 },
-						{ kind: 'set', parameter: 'heat', to: 1, delay: 0 },
-						{ kind: 'raise', event: 'gone', delay: 0 }
+						{ id: '10', kind: 'stop', what: { preset: 'retired' }, cut: false, delay: 0 },
+						{ id: '11', kind: 'set', parameter: 'heat', to: 1, delay: 0 },
+						{ id: '12', kind: 'raise', event: 'gone', delay: 0 }
 					]
 				})
 			)
@@ -62,7 +62,7 @@ describe('cues are checked', () => {
 		expect(found(starts)).toEqual(['runs-forever when']);
 		expect(found(cue({ event: 'run', when: 'lasts', actions: [newPlay('hum')] }))).toEqual([]);
 		const stop = (what: 'all' | { tag: string } | { preset: string }): Cue =>
-			cue({ id: 's', event: 'echo', actions: [{ kind: 'stop', what, cut: false, delay: 0 }] });
+			cue({ id: 's', event: 'echo', actions: [{ id: '13', kind: 'stop', what, cut: false, delay: 0 }] });
 		for (const what of ['all', { tag: 'machine' }, { preset: 'hum' }] as const)
 			expect(found(stop(what), starts)).toEqual([]);
 		expect(found(stop({ tag: 'sea' }), starts)).toEqual(['runs-forever when']);
@@ -72,7 +72,7 @@ describe('cues are checked', () => {
 		expect(found(cue({ id: 'a' }), cue())).toEqual(['answers-twice event']);
 		expect(found(cue({ id: 'a', conditions: { ...cue().conditions, tags: ['x'] } }), cue())).toEqual([]);
 		const raise = (id: string, from: string, to: string): Cue =>
-			cue({ id, event: from, actions: [{ kind: 'raise', event: to, delay: 0 }] });
+			cue({ id, event: from, actions: [{ id: '14', kind: 'raise', event: to, delay: 0 }] });
 		expect(found(raise('b', 'echo', 'hit'), raise('a', 'hit', 'echo'))).toEqual(['calls-itself actions']);
 		expect(found(raise('a', 'hit', 'echo'))).toEqual([]);
 	});

@@ -191,7 +191,7 @@ export class CourseRun {
 			place: null,
 			who: viewer
 		} as const;
-		for (const occurrence of occurrencesOf(world, events, foot)) this.director.raise(occurrence);
+		for (const occurrence of occurrencesOf(world, events, foot)) this.director.raise(occurrence, time);
 	}
 
 	private raise(due: Scheduled): void {
@@ -199,16 +199,10 @@ export class CourseRun {
 		const who = due.who < this.bodies.length ? due.who : 0;
 		const { pose } = this.bodies[who]!;
 		const { phase, values, length, key } = due;
-		this.director.raise({
-			event: due.event,
-			phase,
-			values,
-			length,
-			key,
-			who: VIEWERS[who],
-			tags: event?.tags,
-			place: event?.placed ? (due.place ?? [pose[0]!, pose[1]!, pose[2]!]) : undefined
-		});
+		const place = event?.placed ? (due.place ?? ([pose[0]!, pose[1]!, pose[2]!] as const)) : undefined;
+		const occurrence = { event: due.event, phase, values, length, key, who: VIEWERS[who], tags: event?.tags, place };
+		// Between two steps too.
+		this.director.raise(occurrence, Math.min(due.at, this.now));
 	}
 
 	private crossAreas(viewer: number): void {
@@ -217,7 +211,7 @@ export class CourseRun {
 		areasCrossed(this.course.areas, pose, inside, (i, within) => {
 			const phase = within ? 'starts' : 'ends';
 			const { event } = this.course.areas[i]!;
-			this.director.raise({ event, phase, key: `area ${i} ${viewer}`, who: VIEWERS[viewer] });
+			this.director.raise({ event, phase, key: `area ${i} ${viewer}`, who: VIEWERS[viewer] }, this.now);
 		});
 	}
 }

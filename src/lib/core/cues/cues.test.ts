@@ -154,10 +154,10 @@ describe('a cue', () => {
 			[
 				cue({
 					actions: [
-						{ kind: 'stop', what: { tag: 'ladder' }, cut: false, delay: 0.1 },
+						{ id: '15', kind: 'stop', what: { tag: 'ladder' }, cut: false, delay: 0.1 },
 						newPlay('a'),
-						{ kind: 'set', parameter: 'cold', to: 1, delay: 0.1 },
-						{ kind: 'raise', event: 'echo', delay: 0.1 }
+						{ id: '16', kind: 'set', parameter: 'cold', to: 1, delay: 0.1 },
+						{ id: '17', kind: 'raise', event: 'echo', delay: 0.1 }
 					]
 				}),
 				cue({ id: 'second' }),
@@ -178,7 +178,7 @@ describe('a cue', () => {
 		const loop = cue({
 			id: 'loop',
 			event: 'echo',
-			actions: [newPlay('a'), { kind: 'raise', event: 'echo', delay: 0 }]
+			actions: [newPlay('a'), { id: '18', kind: 'raise', event: 'echo', delay: 0 }]
 		});
 		const { list, engine } = orders([loop], [[0, happens({ event: 'echo' })]]);
 		expect(list).toHaveLength(MOST_CHAINED + 1);
@@ -205,8 +205,8 @@ describe('a state', () => {
 			)
 		).toEqual([
 			['play', 1.5, 'a'],
-			['stop', 3, 'own'],
-			['stop', 5.2, 'own']
+			['stop', 3, 'held'],
+			['stop', 5.2, 'held']
 		]);
 	});
 
@@ -366,7 +366,7 @@ describe('the director', () => {
 	it('sets game values, which conditions and drives read', () => {
 		const director = new Director(
 			kit([
-				cue({ actions: [{ kind: 'set', parameter: 'cold', to: 0.9, delay: 0 }] }),
+				cue({ actions: [{ id: '19', kind: 'set', parameter: 'cold', to: 0.9, delay: 0 }] }),
 				cue({ id: 'icy', event: 'echo', ...when({ parameters: [{ of: 'cold', from: 0.5, to: null }] }) })
 			])
 		);
@@ -384,7 +384,7 @@ describe('the director', () => {
 		const cues = [
 			cue({}, { strength: 0.7 }),
 			cue({ id: 'l', event: 'run', when: 'lasts' }, { pick: [{ preset: 'b', weight: 1 }], delay: 0.2 }),
-			cue({ id: 's', event: 'echo', actions: [{ kind: 'stop', what: 'all', cut: false, delay: 0.1 }] })
+			cue({ id: 's', event: 'echo', actions: [{ id: '20', kind: 'stop', what: 'all', cut: false, delay: 0.1 }] })
 		];
 		const step = fc.record({
 			dt: fc.double({ min: 0.001, max: 0.7, noNaN: true }),

@@ -12,8 +12,8 @@ import { Player } from '../shake/player';
 import type { Play } from '../shake/play';
 import type { Seconds } from '../units/quantities';
 import { combine } from '../random/hash';
-import { CueEngine } from './engine';
-import type { Occurrence, Order } from './types';
+import { CueEngine, isOwnedBy } from './engine';
+import type { Occurrence, Order, StopAction } from './types';
 
 export interface Viewer {
 	readonly id: string;
@@ -34,8 +34,6 @@ export class Director {
 	/** Orders of the last step, for display. */
 	readonly done: Order[] = [];
 	private readonly tags = new Map<string, readonly string[]>();
-	/** Plays by what began them. */
-	private readonly owned = new Map<string, { viewer: Viewer; play: Play }[]>();
 	private time: Seconds = 0;
 
 	constructor(kit: Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues'>, options: DirectorOptions = {}) {
@@ -51,23 +49,11 @@ export class Director {
 	/** A director that stands where this one stands and goes its own way: the same events lead to the same motion. */
 	fork(): Director {
 		const copy = new Director({ events: [], parameters: [], presets: [], cues: [] }, { seed: this.seed, viewers: [] });
-		const forked = new Map<Play, Play>();
-		const viewers = this.viewers.map(({ id, player }) => {
-			const own = player.fork();
-			player.plays.forEach((play, i) => forked.set(play, own.plays[i]!));
-			return { id, player: own };
-		});
+		const viewers = this.viewers.map(({ id, player }) => ({ id, player: player.fork() }));
 		const values = viewers[0]?.player.values;
 		const engine = this.engine.fork((id) => values?.get(id));
 		Object.assign(copy, { viewers, engine, tags: this.tags, time: this.time });
 		copy.done.push(...this.done);
-		for (const [owner, list] of this.owned) {
-			const own = list.flatMap(({ viewer, play }) => {
-				const other = forked.get(play);
-				return other ? [{ viewer: viewers[this.viewers.indexOf(viewer)]!, play: other }] : [];
-			});
-			copy.owned.set(owner, own);
-		}
 		return copy;
 	}
 
@@ -107,9 +93,9 @@ export class Director {
 		return this.time;
 	}
 
-	/** Something happens now. */
-	raise(occurrence: Occurrence): void {
-		this.engine.raise(occurrence);
+	/** Something happens: now, or at a time within the step that comes. */
+	raise(occurrence: Occurrence, at: Seconds = this.time): void {
+		this.engine.raise(occurrence, at);
 	}
 
 	/** Sets a game value for everybody. */
@@ -122,18 +108,16 @@ export class Director {
 	}
 
 	/**
-	 * One step: what is due is done as of the moment it was due, then every mix is worked out; with `look` false it is not,
-	 * for steps that nobody looks at.
+	 * One step: what is due is done in its order, each as of the moment it was due: before it every player is brought to that moment.
+	 * Then every mix is worked out; with `look` false it is not, for steps that nobody looks at.
 	 */
 	advanceTo(time: Seconds, look = true): void {
 		const { viewers } = this;
 		this.time = time;
 		if (this.done.length > 0) this.done.length = 0;
-		for (let i = 0; i < viewers.length; i++) viewers[i]!.player.moveTo(time);
 		this.engine.advanceTo(time, this.obey);
-		if (this.done.length > 0) for (let i = 0; i < viewers.length; i++) viewers[i]!.player.moveTo(time);
+		for (let i = 0; i < viewers.length; i++) viewers[i]!.player.moveTo(time);
 		if (look) for (let i = 0; i < viewers.length; i++) viewers[i]!.player.sum();
-		if (this.owned.size > 0) this.forget();
 	}
 
 	private readonly obey = (order: Order): void => {
@@ -145,52 +129,46 @@ export class Director {
 	};
 
 	private play(order: Order & { kind: 'play' }): void {
-		const toAll = order.feltBy !== 'one';
+		const { feltBy, who, at, fromPlace } = order;
+		const toAll = feltBy !== 'one';
+		// What happened to somebody and has no place is at that body.
+		const body =
+			fromPlace && who !== undefined ? this.viewers.find(({ id }) => id === who)?.player.bodyPlace : undefined;
+		const place = order.place ?? body ?? undefined;
+		const builder = order.buildsUp ? `${order.cue} ${order.action} ${order.preset}` : undefined;
 		for (const viewer of this.viewers) {
-			if (!toAll && order.who !== undefined && viewer.id !== order.who) continue;
-			const play = viewer.player.fire(order.preset, {
+			if (!toAll && who !== undefined && viewer.id !== who) continue;
+			const { player } = viewer;
+			if (at > player.now) player.bringTo(at);
+			player.fire(order.preset, {
 				strength: order.strength,
 				rate: order.rate,
 				length: order.length,
 				// What everybody feels wherever they are has no distance.
-				at: order.feltBy === 'everyone' ? undefined : order.place,
-				ago: this.time - order.at
+				at: feltBy === 'everyone' ? undefined : place,
+				ago: player.now - at,
+				holder: order.owner,
+				builder
 			});
-			if (play) this.own(order.owner, viewer, play);
-			if (!toAll && order.who === undefined) break;
+			if (!toAll && who === undefined) break;
 		}
 	}
 
-	private own(owner: string, viewer: Viewer, play: Play): void {
-		const list = this.owned.get(owner);
-		if (list) list.push({ viewer, play });
-		else this.owned.set(owner, [{ viewer, play }]);
-	}
-
-	private stop({ what, cut, owner, at }: Order & { kind: 'stop' }): void {
-		const end = (play: Play): void => (cut ? play.cut(at) : play.stop(at));
-		if (what === 'own') {
-			for (const { play } of this.owned.get(owner) ?? []) end(play);
-			this.owned.delete(owner);
-			return;
-		}
-		for (const { player } of this.viewers)
+	private stop({ what, cut, owner, cue, at }: Order & { kind: 'stop' }): void {
+		const isTheirs =
+			what === 'held' ? (holder: string) => holder === owner : (holder: string) => isOwnedBy(holder, cue);
+		for (const { player } of this.viewers) {
+			if (at > player.now) player.bringTo(at);
 			for (const play of player.plays)
-				if (
-					what === 'all' ||
-					('preset' in what && what.preset === play.presetId) ||
-					('tag' in what && this.tags.get(play.presetId)?.includes(what.tag))
-				)
-					end(play);
+				if (what === 'held' || what === 'own' ? play.release(isTheirs) : this.isMeant(what, play))
+					if (cut) play.cut(at);
+					else play.stop(at);
+		}
 	}
 
-	/** Lets go of plays that are over. */
-	private forget(): void {
-		for (const [owner, list] of this.owned) {
-			let kept = 0;
-			for (let i = 0; i < list.length; i++) if (!list[i]!.play.isOver(this.time)) list[kept++] = list[i]!;
-			list.length = kept;
-			if (kept === 0) this.owned.delete(owner);
-		}
+	private isMeant(what: StopAction['what'], play: Play): boolean {
+		if (what === 'all') return true;
+		if (typeof what === 'string') return false;
+		return 'preset' in what ? what.preset === play.presetId : this.tags.get(play.presetId)?.includes(what.tag) === true;
 	}
 }

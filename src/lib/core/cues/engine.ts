@@ -29,19 +29,37 @@ interface Ready {
 	spent: boolean;
 	/** How often it was asked: with the seed it decides chance and picks. */
 	asked: number;
+	/** What each action remembers, by its id. */
+	memory: ReadonlyMap<string, Memory>;
+}
+
+interface Memory {
 	lastPick: number;
 	repeated: number;
 	repeatedAt: Seconds;
 }
 
+const nothing = (): Memory => ({ lastPick: -1, repeated: 0, repeatedAt: -Infinity });
+const memoryOf = (cue: Cue, before?: ReadonlyMap<string, Memory>): ReadonlyMap<string, Memory> =>
+	new Map(cue.actions.map(({ id }) => [id, { ...(before?.get(id) ?? nothing()) }]));
+
+/** What an action's chance comes from. The numbers that actions got which came without ids are those of their places. */
+function chanceOf({ id, seededBy = id }: CueAction): number {
+	return /^[1-9]\d{0,8}$/.test(seededBy) ? Number(seededBy) : hashText(seededBy);
+}
+
 interface Due {
 	readonly at: Seconds;
 	readonly order: Order | { readonly kind: 'raise'; readonly occurrence: Occurrence; readonly depth: number };
+	/** Counts the times that cues answered: what one of them asked for is told from what earlier ones did. */
+	readonly firing: number;
 }
 
 /** Stands in no id and in no key. */
 const BETWEEN = '\u0000';
 const together = (id: string, key = ''): string => `${id}${BETWEEN}${key}`;
+/** Whether an owner is of this cue, whatever the event's key. */
+export const isOwnedBy = (owner: string, cue: string): boolean => owner.startsWith(cue + BETWEEN);
 
 const within = (value: number | undefined, { from, to }: Between): boolean =>
 	value !== undefined && (from === null || value >= from) && (to === null || value <= to);
@@ -59,6 +77,7 @@ export class CueEngine {
 	private readonly seed: number;
 	private readonly readValue: (parameter: string) => number | undefined;
 	private time: Seconds = 0;
+	private firings = 0;
 
 	constructor(events: readonly GameEvent[], cues: readonly Cue[], options: EngineOptions = {}) {
 		this.seed = options.seed ?? 1;
@@ -78,9 +97,7 @@ export class CueEngine {
 				lastAt: -Infinity,
 				spent: false,
 				asked: 0,
-				lastPick: -1,
-				repeated: 0,
-				repeatedAt: -Infinity
+				memory: memoryOf(cue)
 			});
 		});
 	}
@@ -92,9 +109,10 @@ export class CueEngine {
 	takeOver(before: CueEngine): void {
 		const remembered = new Map(before.all.map((ready) => [ready.cue.id, ready]));
 		for (const ready of this.all) {
-			const { lastAt, spent, asked, lastPick, repeated, repeatedAt } = remembered.get(ready.cue.id) ?? ready;
-			Object.assign(ready, { lastAt, spent, asked, lastPick, repeated, repeatedAt });
+			const { lastAt, spent, asked, memory } = remembered.get(ready.cue.id) ?? ready;
+			Object.assign(ready, { lastAt, spent, asked, memory: memoryOf(ready.cue, memory) });
 		}
+		this.firings = before.firings;
 		for (const due of before.queue) this.put(due);
 		for (const state of before.lasting) {
 			this.lasting.add(state);
@@ -110,7 +128,8 @@ export class CueEngine {
 	/** An engine that stands where this one stands and goes its own way, with its own way to read game values. */
 	fork(readValue: (parameter: string) => number | undefined): CueEngine {
 		const copy = new CueEngine([], [], { seed: this.seed, readValue });
-		for (const ready of this.all) copy.admit({ ...ready });
+		for (const ready of this.all) copy.admit({ ...ready, memory: memoryOf(ready.cue, ready.memory) });
+		copy.firings = this.firings;
 		copy.queue.push(...this.queue);
 		for (const state of this.lasting) copy.lasting.add(state);
 		for (const [cue, times] of this.cutChains) copy.cutChains.set(cue, times);
@@ -130,9 +149,10 @@ export class CueEngine {
 		return this.time;
 	}
 
-	/** Something happens now. */
-	raise(occurrence: Occurrence): void {
-		this.answer(occurrence, this.time, 0);
+	/** Something happens: now, or at a time to come. It is answered when that is reached, in the order of the times. */
+	raise(occurrence: Occurrence, at: Seconds = this.time): void {
+		const order = { kind: 'raise', occurrence, depth: 0 } as const;
+		this.put({ at: at > this.time ? at : this.time, order, firing: 0 });
 	}
 
 	/** Arms cues that were to answer only once: this one, or all. */
@@ -143,10 +163,14 @@ export class CueEngine {
 	/** Moves time on and hands out what is due by then, in order. */
 	advanceTo(time: Seconds, give: (order: Order) => void): void {
 		while (this.queue.length > 0 && this.queue[0]!.at <= time) {
-			const { at, order } = this.queue.shift()!;
+			const { at, order, firing } = this.queue.shift()!;
 			this.time = at > this.time ? at : this.time;
-			if (order.kind === 'raise') this.answer(order.occurrence, at, order.depth);
-			else give(order);
+			if (order.kind === 'raise') {
+				this.answer(order.occurrence, at, order.depth);
+				continue;
+			}
+			if (order.kind === 'stop' && order.what === 'own') this.dropWaiting(order.cue, firing);
+			give(order);
 		}
 		this.time = time;
 	}
@@ -169,7 +193,9 @@ export class CueEngine {
 		for (const ready of list) {
 			const { when } = ready.cue;
 			if (when === 'lasts' && phase === 'ends') this.letGo(ready.cue.id, occurrence.key, at);
-			else if (when === phase || (when === 'lasts' && phase === 'starts')) this.try(ready, occurrence, at, depth);
+			// What happens with a state is its start.
+			else if (when === phase || (phase === 'starts' && (when === 'lasts' || when === 'happens')))
+				this.try(ready, occurrence, at, depth);
 		}
 	}
 
@@ -180,7 +206,16 @@ export class CueEngine {
 			const { order } = this.queue[i]!;
 			if ((order.kind === 'play' || order.kind === 'camera') && order.owner === owner) this.queue.splice(i, 1);
 		}
-		this.put({ at, order: { kind: 'stop', at, cue, owner, what: 'own', cut: false } });
+		this.put({ at, order: { kind: 'stop', at, cue, owner, what: 'held', cut: false }, firing: 0 });
+	}
+
+	/** What a cue's earlier answers still have waiting is not begun any more. */
+	private dropWaiting(cue: string, firing: number): void {
+		for (let i = this.queue.length - 1; i >= 0; i--) {
+			const due = this.queue[i]!;
+			const begins = due.order.kind === 'play' || due.order.kind === 'camera';
+			if (begins && (due.order as Order).cue === cue && due.firing < firing) this.queue.splice(i, 1);
+		}
 	}
 
 	private try(ready: Ready, occurrence: Occurrence, at: Seconds, depth: number): void {
@@ -190,11 +225,14 @@ export class CueEngine {
 		for (const tag of conditions.tags) if (!occurrence.tags?.includes(tag) && !ready.event.tags.includes(tag)) return;
 		for (const bound of conditions.values) if (!within(occurrence.values?.[bound.of], bound)) return;
 		for (const bound of conditions.parameters) if (!within(this.readValue(bound.of), bound)) return;
-		const chance = combine(combine(this.seed, hashText(ready.cue.id)), ++ready.asked);
+		const chance = combine(combine(this.seed, hashText(ready.cue.seededBy ?? ready.cue.id)), ++ready.asked);
 		if (conditions.chance < 1 && unit(chance) >= conditions.chance) return;
 		ready.lastAt = at;
 		ready.spent = true;
-		ready.cue.actions.forEach((action, i) => this.act(ready, action, i, occurrence, at, depth, combine(chance, i + 1)));
+		this.firings++;
+		ready.cue.actions.forEach((action, i) =>
+			this.act(ready, action, i, occurrence, at, depth, combine(chance, chanceOf(action)))
+		);
 	}
 
 	private act(
@@ -209,24 +247,21 @@ export class CueEngine {
 		const cue = ready.cue.id;
 		const owner = together(cue, occurrence.key);
 		const due = at + action.delay;
+		const firing = this.firings;
+		const put = (order: Due['order']): void => this.put({ at: due, order, firing });
 		if (action.kind === 'play') {
 			const order = this.play(ready, action, ready.curves[index]!, occurrence, due, chance);
-			if (order) this.put({ at: due, order });
-		} else if (action.kind === 'stop')
-			this.put({ at: due, order: { kind: 'stop', at: due, cue, owner, what: action.what, cut: action.cut } });
-		else if (action.kind === 'set')
-			this.put({ at: due, order: { kind: 'set', at: due, cue, parameter: action.parameter, to: action.to } });
+			if (order) put(order);
+		} else if (action.kind === 'stop') put({ kind: 'stop', at: due, cue, owner, what: action.what, cut: action.cut });
+		else if (action.kind === 'set') put({ kind: 'set', at: due, cue, parameter: action.parameter, to: action.to });
 		else if (action.kind === 'camera') {
 			const { rig, lag, bob, sizes, over } = action;
 			const { when, feltBy } = ready.cue;
 			const lasting = when === 'lasts';
 			const order = { kind: 'camera', at: due, cue, owner, lasting, rig, lag, bob, sizes, over, feltBy } as const;
-			this.put({ at: due, order: { ...order, who: occurrence.who } });
+			put({ ...order, who: occurrence.who });
 		} else if (depth >= MOST_CHAINED) this.cutChains.set(cue, (this.cutChains.get(cue) ?? 0) + 1);
-		else {
-			const raised: Occurrence = { ...occurrence, event: action.event, phase: 'happens' };
-			this.put({ at: due, order: { kind: 'raise', occurrence: raised, depth: depth + 1 } });
-		}
+		else put({ kind: 'raise', occurrence: { ...occurrence, event: action.event, phase: 'happens' }, depth: depth + 1 });
 	}
 
 	private play(
@@ -237,20 +272,24 @@ export class CueEngine {
 		at: Seconds,
 		chance: number
 	): Order | null {
-		const preset = pick(action, ready.lastPick, chance);
+		const memory = ready.memory.get(action.id)!;
+		const preset = pick(action, memory.lastPick, chance);
 		if (preset < 0) return null;
-		ready.lastPick = preset;
-		const strength = this.amount(ready.event, action.strength, curve, occurrence) * this.builtUp(ready, action, at);
+		memory.lastPick = preset;
+		const strength = this.amount(ready.event, action.strength, curve, occurrence) * this.builtUp(memory, action, at);
 		return {
 			kind: 'play',
 			at,
 			cue: ready.cue.id,
 			owner: together(ready.cue.id, occurrence.key),
+			action: action.id,
+			buildsUp: action.buildUp !== null,
 			preset: action.pick[preset]!.preset,
 			strength,
 			rate: action.rate,
 			length: action.length === 'event' ? occurrence.length : (action.length ?? undefined),
 			place: action.fromPlace ? occurrence.place : undefined,
+			fromPlace: action.fromPlace,
 			feltBy: ready.cue.feltBy,
 			who: occurrence.who
 		};
@@ -269,11 +308,11 @@ export class CueEngine {
 		return strength > 0 ? strength : 0;
 	}
 
-	private builtUp(ready: Ready, { buildUp }: PlayAction, at: Seconds): number {
+	private builtUp(memory: Memory, { buildUp }: PlayAction, at: Seconds): number {
 		if (!buildUp) return 1;
-		ready.repeated = at - ready.repeatedAt <= buildUp.coolDown ? ready.repeated + 1 : 0;
-		ready.repeatedAt = at;
-		return Math.min(buildUp.most, 1 + buildUp.by * ready.repeated);
+		memory.repeated = at - memory.repeatedAt <= buildUp.coolDown ? memory.repeated + 1 : 0;
+		memory.repeatedAt = at;
+		return Math.min(buildUp.most, 1 + buildUp.by * memory.repeated);
 	}
 
 	/** Behind everything that is due at the same time or before. */

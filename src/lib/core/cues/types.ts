@@ -38,7 +38,15 @@ export interface BuildUp {
 	readonly coolDown: Seconds;
 }
 
-export interface PlayAction {
+/** What every action has beside its own. */
+interface Identified {
+	/** Within its cue: what it remembers (the last pick, how far it has built up) and its chance hang on it. */
+	readonly id: string;
+	/** The id that its chance comes from, when that was another one once. */
+	readonly seededBy?: string;
+}
+
+export interface PlayAction extends Identified {
 	readonly kind: 'play';
 	/** One of these at random, never the same twice running when there are others. */
 	readonly pick: readonly { readonly preset: string; readonly weight: number }[];
@@ -52,7 +60,7 @@ export interface PlayAction {
 	readonly buildUp: BuildUp | null;
 }
 
-export interface StopAction {
+export interface StopAction extends Identified {
 	readonly kind: 'stop';
 	/** What this cue began, everything, the plays of a preset, or of all presets with a tag. */
 	readonly what: 'own' | 'all' | { readonly preset: string } | { readonly tag: string };
@@ -61,14 +69,14 @@ export interface StopAction {
 	readonly delay: Seconds;
 }
 
-export interface SetAction {
+export interface SetAction extends Identified {
 	readonly kind: 'set';
 	readonly parameter: string;
 	readonly to: number;
 	readonly delay: Seconds;
 }
 
-export interface RaiseAction {
+export interface RaiseAction extends Identified {
 	readonly kind: 'raise';
 	readonly event: string;
 	readonly delay: Seconds;
@@ -78,7 +86,7 @@ export interface RaiseAction {
  * Seen through another rig, or with another lag or head bob in it, or with some gaits larger or smaller; what is null stays as
  * it is. For good, or as long as the state that the cue lasts with; with nothing in it the camera goes back to its own.
  */
-export interface CameraAction {
+export interface CameraAction extends Identified {
 	readonly kind: 'camera';
 	readonly rig: string | null;
 	readonly lag: string | null;
@@ -98,6 +106,8 @@ export type FeltBy = (typeof FELT_BY)[number];
 
 export interface Cue {
 	readonly id: string;
+	/** The id that its chance comes from, when that was another one once. */
+	readonly seededBy?: string;
 	/** Off: it stands there and does nothing. */
 	readonly on: boolean;
 	readonly event: string;
@@ -129,13 +139,18 @@ export type Order =
 			readonly kind: 'play';
 			readonly at: Seconds;
 			readonly cue: string;
-			/** What belongs together: plays that this cue began for this event's key. */
+			/** The hold: this cue, for this event's key. */
 			readonly owner: string;
+			readonly action: string;
+			/** A play of this action that still runs is started over, so that what is felt grows and does not pile up. */
+			readonly buildsUp: boolean;
 			readonly preset: string;
 			readonly strength: number;
 			readonly rate: number;
 			readonly length: Seconds | undefined;
 			readonly place: readonly [number, number, number] | undefined;
+			/** Felt from where it happened; without a place that is at the body that it happened to. */
+			readonly fromPlace: boolean;
 			readonly feltBy: FeltBy;
 			readonly who: string | undefined;
 	  }
@@ -144,7 +159,8 @@ export type Order =
 			readonly at: Seconds;
 			readonly cue: string;
 			readonly owner: string;
-			readonly what: StopAction['what'];
+			/** `held`: only what this owner holds, as when its state ends. */
+			readonly what: StopAction['what'] | 'held';
 			readonly cut: boolean;
 	  }
 	| {

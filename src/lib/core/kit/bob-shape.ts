@@ -64,6 +64,7 @@ const idle = object({
 /** A head bob. */
 export const bobPreset = object({
 	id: required(id('of the preset')),
+	seededBy: optional(id('that its chance comes from, when that was another one once')),
 	family: required(oneOf('the family', ['bob'])),
 	view: withDefault(oneOf('what it is for', ['space', 'flat']), 'space'),
 	name: required(text('a name', 120, 1)),

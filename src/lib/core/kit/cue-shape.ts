@@ -10,6 +10,7 @@ import {
 	number,
 	object,
 	oneOf,
+	optional,
 	orNull,
 	required,
 	show,
@@ -72,8 +73,15 @@ const sizes: Shape = {
 };
 
 const delay = withDefault(seconds('from the event to the action'), 0);
+/** What every action has beside its own. */
+const own = {
+	// Filled in by `actionList` where it is left out.
+	id: optional(id('of the action')),
+	seededBy: optional(id('that its chance comes from, when that was another one once'))
+};
 const actions: Readonly<Record<string, Shape>> = {
 	play: object({
+		...own,
 		kind: required(oneOf('the action', ['play'])),
 		pick: required(
 			list(
@@ -101,18 +109,21 @@ const actions: Readonly<Record<string, Shape>> = {
 		)
 	}),
 	stop: object({
+		...own,
 		kind: required(oneOf('the action', ['stop'])),
 		what: withDefault(stopped, 'own'),
 		cut: withDefault(boolean('at once, without the fade'), false),
 		delay
 	}),
 	set: object({
+		...own,
 		kind: required(oneOf('the action', ['set'])),
 		parameter: required(id('of the game value')),
 		to: required(number('its new value', -1e9, 1e9)),
 		delay
 	}),
 	camera: object({
+		...own,
 		kind: required(oneOf('the action', ['camera'])),
 		rig: withDefault(orNull(id('of the rig')), null),
 		lag: withDefault(orNull(id('of the camera lag')), null),
@@ -122,6 +133,7 @@ const actions: Readonly<Record<string, Shape>> = {
 		delay
 	}),
 	raise: object({
+		...own,
 		kind: required(oneOf('the action', ['raise'])),
 		event: required(id('of the event')),
 		delay
@@ -139,9 +151,28 @@ const action: Shape = {
 	schema: () => ({ oneOf: Object.values(actions).map((shape) => shape.schema()) })
 };
 
+const listed = list(action, { most: 32, unique: 'id' });
+/** Actions that came without ids get 1, 2, 3 … in their order: what they remember and their chance hang on it. */
+const actionList: Shape = {
+	check(value, report) {
+		if (Array.isArray(value)) {
+			const taken = new Set(value.map((entry) => (isRecord(entry) ? entry.id : undefined)));
+			value.forEach((entry, i) => {
+				if (!isRecord(entry) || Object.hasOwn(entry, 'id')) return;
+				let free = i + 1;
+				while (taken.has(String(free))) free++;
+				taken.add((entry.id = String(free)));
+			});
+		}
+		listed.check(value, report);
+	},
+	schema: () => listed.schema()
+};
+
 /** A cue. */
 export const cue = object({
 	id: required(id('of the cue')),
+	seededBy: optional(id('that its chance comes from, when that was another one once')),
 	on: withDefault(boolean('whether it does anything'), true),
 	event: required(id('of the event')),
 	when: withDefault(oneOf('at a moment, or with a state', CUE_WHENS), 'happens'),
@@ -153,6 +184,6 @@ export const cue = object({
 		coolDown: 0,
 		once: false
 	}),
-	actions: withDefault(list(action, { most: 32 }), []),
+	actions: withDefault(actionList, []),
 	feltBy: withDefault(oneOf('who feels it', FELT_BY), 'reach')
 });

@@ -51,7 +51,8 @@ export const newPreset = (id: string, name: string): ShakePreset => ({
 	layers: [newLayer('layer-1')]
 });
 
-export const newPlay = (preset: string): PlayAction => ({
+export const newPlay = (preset: string, id = '1'): PlayAction => ({
+	id,
 	kind: 'play',
 	pick: [{ preset, weight: 1 }],
 	strength: 1,
@@ -62,7 +63,8 @@ export const newPlay = (preset: string): PlayAction => ({
 	buildUp: null
 });
 
-export const newCamera = (rig: string | null): CameraAction => ({
+export const newCamera = (rig: string | null, id = '1'): CameraAction => ({
+	id,
 	kind: 'camera',
 	rig,
 	lag: null,
@@ -71,6 +73,10 @@ export const newCamera = (rig: string | null): CameraAction => ({
 	over: 0.6,
 	delay: 0
 });
+
+/** An id for one more action: above all numbers that its cue has, so that it remembers nothing of one that was taken out. */
+export const nextActionId = (actions: readonly { readonly id: string }[]): string =>
+	String(actions.reduce((most, { id }) => Math.max(most, /^\d{1,9}$/.test(id) ? Number(id) : 0), 0) + 1);
 
 /** A cue that plays a preset whenever the event happens. */
 export const newCue = (id: string, event: string, preset: string): Cue => ({

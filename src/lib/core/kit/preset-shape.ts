@@ -1,6 +1,8 @@
 /** What a shake preset looks like in a kit: every field with its range, its default and its meaning. */
 import { EASE_NAMES, overshoots, type Ease } from '../math/ease';
 import { JUMPS_BETWEEN, JUMPS_WITHIN } from '../patterns/jumps';
+import type { PatternKind } from '../patterns/pattern';
+import { PATTERN_KINDS, rowOf } from '../patterns/table';
 import { WAVE_SHAPES } from '../patterns/wave';
 import { CHANNELS } from '../units/channels';
 import { OVERLAP_RULES } from './types';
@@ -103,11 +105,15 @@ export const curvePoints = rising(
 	)
 );
 
-const life: Shape = either('null, { "decayHalfLife": seconds } or { "points": [ … ] }', [
+const life: Shape = either('null, { "decayHalfLife": seconds }, { "decayPerSecond": part } or { "points": [ … ] }', [
 	{ when: (v) => v === null, shape: { check() {}, schema: () => ({ type: 'null' }) } },
 	{
 		when: (v) => isRecord(v) && 'decayHalfLife' in v,
 		shape: object({ decayHalfLife: required(seconds('time in which the strength halves', 0.001)) })
+	},
+	{
+		when: (v) => isRecord(v) && 'decayPerSecond' in v,
+		shape: object({ decayPerSecond: required(number('part of the full strength lost each second', 0.0001, 1000)) })
 	},
 	{ when: (v) => isRecord(v) && 'points' in v, shape: object({ points: required(curvePoints) }) }
 ]);
@@ -135,7 +141,7 @@ const timing = object({
 	growth: withDefault(growth, null)
 });
 
-const patterns: Readonly<Record<string, Shape>> = {
+const patterns: Readonly<Record<PatternKind, Shape>> = {
 	noise: object({
 		kind: required(oneOf('the pattern', ['noise'])),
 		octaves: withDefault(number('layers of finer noise', 1, LIMITS.octaves, { whole: true }), 1),
@@ -150,7 +156,8 @@ const patterns: Readonly<Record<string, Shape>> = {
 		kind: required(oneOf('the pattern', ['jumps'])),
 		within: withDefault(oneOf('where targets lie', JUMPS_WITHIN), 'box'),
 		between: withDefault(oneOf('how it gets from one target to the next', JUMPS_BETWEEN), 'hold'),
-		ease: withDefault(ease, 'smooth')
+		ease: withDefault(ease, 'smooth'),
+		jitter: optional(number('how unevenly targets follow each other', 0, 1))
 	}),
 	keys: object({
 		kind: required(oneOf('the pattern', ['keys'])),
@@ -163,13 +170,12 @@ const patterns: Readonly<Record<string, Shape>> = {
 	})
 };
 
-export const PATTERN_KINDS = Object.keys(patterns);
+const isKind = (kind: unknown): kind is PatternKind => typeof kind === 'string' && Object.hasOwn(patterns, kind);
 
 const pattern: Shape = {
 	check(value, report) {
 		if (!isRecord(value)) return report.add(`is ${show(value)}; an object with a "kind" is needed`);
-		const shape = typeof value.kind === 'string' && Object.hasOwn(patterns, value.kind) && patterns[value.kind];
-		if (shape) shape.check(value, report);
+		if (isKind(value.kind)) patterns[value.kind].check(value, report);
 		else
 			report.addAt('kind', `is ${show(value.kind)}; one of ${PATTERN_KINDS.map((k) => `"${k}"`).join(', ')} is needed`);
 	},
@@ -198,16 +204,28 @@ const channel = object({
 	keys: optional(rising(list(key, { most: 64 })))
 });
 
-const layer = object({
+const layerFields = object({
 	id: required(id('of the layer')),
 	name: optional(text('the name of the layer', 80)),
 	amount: withDefault(multiplier('of all amplitudes of the layer'), 1),
 	rate: withDefault(multiplier('of all frequencies of the layer'), 1),
 	delay: withDefault(seconds('from the start of the play to that of the layer'), 0),
 	mute: withDefault(boolean('left out'), false),
+	seededBy: optional(id('that its chance comes from, when that was another one once')),
 	pattern: required(pattern),
 	channels: withDefault(record(CHANNELS, channel), {})
 });
+
+/** Where a channel begins when nothing is said hangs on the pattern. */
+const layer: Shape = {
+	check(value, report) {
+		if (isRecord(value) && isRecord(value.pattern) && isKind(value.pattern.kind) && isRecord(value.channels))
+			for (const own of Object.values(value.channels))
+				if (isRecord(own) && !Object.hasOwn(own, 'start')) own.start = rowOf(value.pattern.kind).begins;
+		layerFields.check(value, report);
+	},
+	schema: () => layerFields.schema()
+};
 
 const reach = orNull(
 	object(

@@ -7,31 +7,14 @@ import type { Course } from '../course/types';
 import type { Cue } from '../cues/types';
 import type { CurvePoint } from '../math/curve';
 import type { Ease } from '../math/ease';
-import type { JumpsPattern } from '../patterns/jumps';
-import type { Key, KeysPattern } from '../patterns/keys';
-import type { KickPattern } from '../patterns/kick';
-import type { NoisePattern } from '../patterns/noise';
-import type { WavePattern } from '../patterns/wave';
+import type { ChannelSettings, Pattern, PatternKind, Start } from '../patterns/pattern';
 import type { Channel, View } from '../units/channels';
-import type { Cycles, Hertz, Metres, Seconds } from '../units/quantities';
+import type { Metres, Seconds } from '../units/quantities';
+
+export type { ChannelSettings, Pattern, PatternKind, Start };
 
 export const KIT_FORMAT = 'dinesis-kit';
 export const KIT_VERSION = 1;
-
-export type Pattern = NoisePattern | WavePattern | JumpsPattern | KeysPattern | KickPattern;
-export type PatternKind = Pattern['kind'];
-
-/** Where a channel's pattern begins: at its zero, anywhere (another place in every play), or at a set phase. */
-export type Start = 'zero' | 'random' | Cycles;
-
-export interface ChannelSettings {
-	/** The farthest the channel goes at full gain, in the channel's unit. Negative turns the motion around. */
-	readonly amplitude: number;
-	readonly frequency: Hertz;
-	readonly start: Start;
-	/** Poses within the cycle, for the pattern `keys`. */
-	readonly keys?: readonly Key[];
-}
 
 export interface Layer {
 	readonly id: string;
@@ -41,6 +24,8 @@ export interface Layer {
 	/** How much later than the play the layer begins. */
 	readonly delay: Seconds;
 	readonly mute: boolean;
+	/** The id that its chance comes from, when that was another one once. */
+	readonly seededBy?: string;
 	readonly pattern: Pattern;
 	readonly channels: Readonly<Partial<Record<Channel, ChannelSettings>>>;
 }
@@ -50,7 +35,12 @@ export interface Fade {
 	readonly ease: Ease;
 }
 
-export type Life = { readonly decayHalfLife: Seconds } | { readonly points: readonly CurvePoint[] };
+export type Life =
+	/** Halves in so many seconds. */
+	| { readonly decayHalfLife: Seconds }
+	/** Loses so much of its full strength each second, straight, until nothing is left. */
+	| { readonly decayPerSecond: number }
+	| { readonly points: readonly CurvePoint[] };
 
 /** Growth of a continuous play: from one factor to another over so many seconds, then held. */
 export interface Growth {

@@ -5,7 +5,7 @@
  */
 import { compileEase, easeInPlace, type CompiledEase, type Ease } from '../math/ease';
 import { exp2InPlace } from '../math/scalar';
-import { combine, mix, signedUnit } from '../random/hash';
+import { combine, mix, signedUnit, unit } from '../random/hash';
 import { ELAPSED, LEVEL, type Voice } from './voice';
 
 export const JUMPS_WITHIN = ['box', 'disc', 'ball'] as const;
@@ -18,21 +18,26 @@ export interface JumpsPattern {
 	readonly between: (typeof JUMPS_BETWEEN)[number];
 	/** For `eased`. */
 	readonly ease: Ease;
+	/**
+	 * How unevenly targets follow each other, 0–1: j lets the time from one to the next be anything from (1 − j)/f to (1 + j)/f. For a
+	 * time between a and b seconds f = 2/(a + b) and j = (b − a)/(a + b). Left out: 0.
+	 */
+	readonly jitter?: number;
 }
-
-/** How many position channels share one target: 0 for a box. */
-const SHARED = { box: 0, disc: 2, ball: 3 } as const;
 
 export interface CompiledJumps {
 	readonly shared: number;
 	readonly between: JumpsPattern['between'];
 	readonly ease: CompiledEase;
+	readonly jitter: number;
 }
 
-export const compileJumps = (pattern: JumpsPattern): CompiledJumps => ({
-	shared: SHARED[pattern.within],
+/** `shared`: how many position channels share one target. */
+export const compileJumps = (pattern: JumpsPattern, shared: number): CompiledJumps => ({
+	shared,
 	between: pattern.between,
-	ease: compileEase(pattern.ease)
+	ease: compileEase(pattern.ease),
+	jitter: pattern.jitter ?? 0
 });
 
 const PAST = 9;
@@ -47,6 +52,8 @@ export interface JumpsRun {
 	readonly interval: Float64Array;
 	/** The next target, the present one and the seven before it, for each channel. */
 	readonly targets: Float64Array;
+	/** With jitter, when each of them is jumped to, in cycles. */
+	readonly moments: Float64Array;
 	readonly slot: Float64Array;
 }
 
@@ -55,6 +62,7 @@ export const createJumpsRun = (seeds: Int32Array, fromCentre: Uint8Array): Jumps
 	fromCentre,
 	interval: new Float64Array(seeds.length).fill(NaN),
 	targets: new Float64Array(seeds.length * (PAST + 1)),
+	moments: new Float64Array(seeds.length * (PAST + 1)),
 	slot: new Float64Array(1)
 });
 
@@ -72,6 +80,12 @@ function target(seed: number, n: number, channel: number, shared: number): numbe
 	return 0;
 }
 
+/** Tells the times of jumps apart from their targets. */
+const MOMENTS = 0x3c6ef372;
+/** When jump number `n` comes, in cycles: n + j·(h(n) − ½), so that scrubbing needs no history. */
+const momentOf = (seed: number, n: number, jitter: number): number =>
+	n + jitter * (unit(combine(seed ^ MOMENTS, n | 0)) - 0.5);
+
 /** Slot 0 of a channel holds the next target, slot 1 the present one, the others those before. */
 function hashTargets(jumps: CompiledJumps, run: JumpsRun, j: number, channel: number): void {
 	const present = run.interval[j]!;
@@ -79,6 +93,7 @@ function hashTargets(jumps: CompiledJumps, run: JumpsRun, j: number, channel: nu
 		const n = present + 1 - k;
 		const centre = run.fromCentre[j] === 1 && n <= 0;
 		run.targets[j * (PAST + 1) + k] = centre ? 0 : target(run.seeds[j]!, n | 0, channel, jumps.shared);
+		if (jumps.jitter > 0) run.moments[j * (PAST + 1) + k] = momentOf(run.seeds[j]!, n, jumps.jitter);
 	}
 }
 
@@ -89,13 +104,18 @@ export function addJumps(jumps: CompiledJumps, run: JumpsRun, voice: Voice, out:
 	const elapsed = now[ELAPSED]!;
 	for (let j = 0; j < channels.length; j++) {
 		const phase = phases[j]! + frequencies[j]! * elapsed;
-		const n = Math.floor(phase);
+		let n = Math.floor(phase);
+		// Jump n + 1 may have come already, or jump n may be still to come.
+		if (jumps.jitter > 0) {
+			if (phase >= momentOf(run.seeds[j]!, n + 1, jumps.jitter)) n++;
+			else if (phase < momentOf(run.seeds[j]!, n, jumps.jitter)) n--;
+		}
 		if (interval[j] !== n) {
 			interval[j] = n;
 			hashTargets(jumps, run, j, channels[j]!);
 		}
 		const at = j * (PAST + 1);
-		const t = phase - n;
+		const t = jumps.jitter > 0 ? (phase - run.moments[at + 1]!) / (run.moments[at]! - run.moments[at + 1]!) : phase - n;
 		const present = targets[at + 1]!;
 		let v = present;
 		if (jumps.between === 'straight') v = present + (targets[at]! - present) * t;
@@ -109,6 +129,11 @@ export function addJumps(jumps: CompiledJumps, run: JumpsRun, voice: Voice, out:
 			exp2InPlace(slot, 0);
 			let left = slot[0]!;
 			for (let k = 1; k < PAST; k++) {
+				if (jumps.jitter > 0) {
+					slot[0] = -8 * (phase - run.moments[at + k]!);
+					exp2InPlace(slot, 0);
+					left = slot[0];
+				}
 				v += (targets[at + k + 1]! - targets[at + k]!) * left;
 				left /= 256;
 			}

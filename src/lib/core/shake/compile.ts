@@ -1,11 +1,7 @@
 /** Turns a preset into the flat arrays that a play runs on. Allocates; done once per change, never per frame. */
-import { compileJumps, type CompiledJumps } from '../patterns/jumps';
-import { compileKeys, type CompiledKeys } from '../patterns/keys';
-import { compileKick, type CompiledKick } from '../patterns/kick';
-import { compileNoise, type CompiledNoise } from '../patterns/noise';
-import type { WaveShape } from '../patterns/wave';
+import { rowOf, type AnyRow } from '../patterns/table';
 import { hashText } from '../random/hash';
-import { CHANNELS, channelsOf, type Channel } from '../units/channels';
+import { CHANNELS, channelsOf } from '../units/channels';
 import type { Cycles, Seconds } from '../units/quantities';
 import type { Layer, PatternKind, ShakePreset } from '../kit/types';
 import { compileDrives, type CompiledDrive } from './drives';
@@ -25,14 +21,13 @@ export interface CompiledLayer {
 	readonly frequencies: Float64Array;
 	/** Where the pattern begins, in cycles; NaN for `random`. */
 	readonly starts: Float64Array;
+	/** The kind's row, and what it made of the pattern's numbers. */
+	readonly row: AnyRow;
+	readonly compiled: unknown;
 	/** How many seeds each channel needs. */
 	readonly seedsPerChannel: number;
-	readonly noise: CompiledNoise | null;
-	readonly wave: WaveShape;
-	readonly jumps: CompiledJumps | null;
-	readonly kick: CompiledKick | null;
-	/** One curve for each active channel. */
-	readonly keys: readonly CompiledKeys[] | null;
+	/** Channels below this number share one seed and one start. */
+	readonly shared: number;
 }
 
 export interface CompiledShake {
@@ -43,6 +38,8 @@ export interface CompiledShake {
 	readonly reach: CompiledReach | null;
 	/** null: nothing drives it. */
 	readonly drives: readonly CompiledDrive[] | null;
+	/** Something in it reads its age and comes to an end: it cannot run on when a play starts over. */
+	readonly hangsOnAge: boolean;
 }
 
 /** A channel number's own hash, from its name, so that it does not hang on an order. */
@@ -52,49 +49,37 @@ export const channelHash = (channel: number): number => CHANNEL_HASHES[channel]!
 const startOf = (start: 'zero' | 'random' | Cycles): number =>
 	start === 'zero' ? 0 : start === 'random' ? NaN : start;
 
-/** A kick begins at 0 always, and so do keys that are played once. */
-const beginsAtZero = (pattern: Layer['pattern']): boolean =>
-	pattern.kind === 'kick' || (pattern.kind === 'keys' && !pattern.loop);
-
-/** Cycles a second of a channel: its own; the cycle's for keys; one clock for the position of jumps in a disc or ball. */
-function frequencyOf(layer: Layer, name: Channel, own: number): number {
-	const { pattern, channels } = layer;
-	if (pattern.kind === 'keys') return 1 / pattern.cycle;
-	if (pattern.kind !== 'jumps' || pattern.within === 'box') return own;
-	const shared: readonly Channel[] = pattern.within === 'disc' ? ['x', 'y'] : ['x', 'y', 'z'];
-	const clock = shared.map((c) => channels[c]).find((c) => c !== undefined);
-	return shared.includes(name) && clock ? clock.frequency : own;
-}
-
 function compileLayer(preset: ShakePreset, layer: Layer): CompiledLayer {
 	const active = channelsOf(preset.view).filter((name) => layer.channels[name] !== undefined);
 	const settings = active.map((name) => layer.channels[name]!);
 	const rate = preset.rate * layer.rate;
 	const pattern = layer.pattern;
+	const row = rowOf(pattern.kind);
+	const atZero = row.beginsAtZero(pattern);
 	return {
 		id: layer.id,
-		hash: hashText(layer.id),
+		hash: hashText(layer.seededBy ?? layer.id),
 		kind: pattern.kind,
 		delay: layer.delay,
 		channels: Uint8Array.from(active, (name) => CHANNELS.indexOf(name)),
 		scales: Float64Array.from(settings, (c) => c.amplitude * preset.amount * layer.amount),
-		frequencies: Float64Array.from(active, (name, j) => frequencyOf(layer, name, settings[j]!.frequency) * rate),
-		starts: Float64Array.from(settings, (c) => (beginsAtZero(pattern) ? 0 : startOf(c.start))),
-		seedsPerChannel: pattern.kind === 'noise' ? pattern.octaves : 1,
-		noise: pattern.kind === 'noise' ? compileNoise(pattern) : null,
-		wave: pattern.kind === 'wave' ? pattern.shape : 'sine',
-		jumps: pattern.kind === 'jumps' ? compileJumps(pattern) : null,
-		kick: pattern.kind === 'kick' ? compileKick(pattern) : null,
-		keys: pattern.kind === 'keys' ? settings.map((c) => compileKeys(c.keys ?? [], pattern.loop)) : null
+		frequencies: Float64Array.from(active, (name) => row.frequency(pattern, name, layer.channels) * rate),
+		starts: Float64Array.from(settings, (c) => (atZero ? 0 : startOf(c.start))),
+		row,
+		compiled: row.compile(pattern, settings),
+		seedsPerChannel: row.seeds(pattern),
+		shared: row.shared(pattern)
 	};
 }
 
-/** Muted layers are left out. `length` overrides a burst's duration. */
+/** Muted layers are left out. `length` overrides a burst's duration, and lets a continuous preset go in time to be over by then. */
 export function compileShake(preset: ShakePreset, length?: Seconds): CompiledShake {
+	const heard = preset.layers.filter((layer) => !layer.mute);
 	return {
 		preset,
 		gain: compileGain(preset.timing, length),
-		layers: preset.layers.filter((layer) => !layer.mute).map((layer) => compileLayer(preset, layer)),
+		hangsOnAge: heard.some(({ pattern }) => rowOf(pattern.kind).hangsOnAge(pattern)),
+		layers: heard.map((layer) => compileLayer(preset, layer)),
 		reach: compileReach(preset.reach),
 		drives: compileDrives(preset.drives)
 	};

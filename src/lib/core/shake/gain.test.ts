@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { easeAt } from '../math/ease';
 import { newPreset } from '../kit/defaults';
 import type { Timing } from '../kit/types';
-import { compileGain, endOf, gainAt, stopGain } from './gain';
+import { compileGain, gainAt, stopGain } from './gain';
 
 const timing = (part: Partial<Timing>): Timing => ({ ...newPreset('a', 'a').timing, ...part });
 const burst = timing({ duration: 2, fadeIn: { time: 0.4, ease: 'quad-in' }, fadeOut: { time: 1, ease: 'linear' } });
@@ -100,13 +100,6 @@ describe('a stop', () => {
 		expect(stopGain(shape, 5, 5)).toBe(1);
 		expect(stopGain(shape, 6, 5)).toBeCloseTo(0.75, 12);
 		expect(stopGain(shape, 7, 5)).toBe(0);
-		expect(endOf(shape, 5)).toBe(7);
 		expect(stopGain(compileGain(timing({ fadeOut: { time: 0, ease: 'linear' } })), 5, 5)).toBe(0);
-	});
-
-	it('cannot outlive the burst', () => {
-		expect(endOf(compileGain(burst), 1.8)).toBe(2);
-		expect(endOf(compileGain(burst), 0.3)).toBe(1.3);
-		expect(endOf(compileGain(burst), null)).toBe(2);
 	});
 });

@@ -18,32 +18,42 @@ export interface GainShape {
 	readonly duration: Seconds;
 	readonly fadeIn: Seconds;
 	readonly fadeOut: Seconds;
-	/** The fade out of a stop; the preset's own, not shortened to fit the length. */
+	/** The fade out of a stop; of a burst the preset's own, not shortened to fit the length. */
 	readonly stopFade: Seconds;
+	/** The age at which a continuous play of a set length is let go, so that it is over at its length; else Infinity. */
+	readonly letGo: Seconds;
 	readonly easeIn: CompiledEase;
 	readonly easeOut: CompiledEase;
 	readonly curve: CompiledCurve | null;
 	readonly halfLife: Seconds;
+	/** What it loses of its full strength each second. */
+	readonly decay: number;
 	readonly growth: Growth | null;
 }
 
-/** `length` overrides a burst's duration: the fades keep their seconds, what is between stretches. */
-export function compileGain(timing: Timing, length: Seconds = timing.duration): GainShape {
+/**
+ * `length` overrides a burst's duration: the fades keep their seconds, what is between stretches. A continuous play of a set length
+ * is let go in time. Fades that are longer together than the length are scaled to fit it.
+ */
+export function compileGain(timing: Timing, length?: Seconds): GainShape {
 	const burst = timing.mode === 'burst';
-	const duration = burst ? length : Infinity;
-	const fadesTooLong = burst && timing.fadeIn.time + timing.fadeOut.time > duration;
-	const fit = fadesTooLong ? duration / (timing.fadeIn.time + timing.fadeOut.time) : 1;
+	const whole = length ?? (burst ? timing.duration : Infinity);
+	const fades = timing.fadeIn.time + timing.fadeOut.time;
+	const fit = fades > whole ? whole / fades : 1;
 	const { life, growth } = timing;
+	const fadeOut = timing.fadeOut.time * fit;
 	return {
 		burst,
-		duration,
+		duration: burst ? whole : Infinity,
 		fadeIn: timing.fadeIn.time * fit,
-		fadeOut: timing.fadeOut.time * fit,
-		stopFade: timing.fadeOut.time,
+		fadeOut,
+		stopFade: burst ? timing.fadeOut.time : fadeOut,
+		letGo: burst ? Infinity : whole - fadeOut,
 		easeIn: compileEase(timing.fadeIn.ease),
 		easeOut: compileEase(timing.fadeOut.ease),
 		curve: burst && life && 'points' in life ? compileCurve(life.points) : null,
 		halfLife: life && 'decayHalfLife' in life ? life.decayHalfLife : 0,
+		decay: life && 'decayPerSecond' in life ? life.decayPerSecond : 0,
 		growth: burst ? null : growth
 	};
 }
@@ -62,7 +72,9 @@ export const STOPPED_AT = 5;
 export const LIFE_AGE = 6;
 /** Seconds by which a burst was extended. */
 export const EXTRA = 7;
-export const createGainSlots = (): Float64Array => new Float64Array(8);
+/** What comes out of both for one layer. */
+export const LAYER_LEVEL = 8;
+export const createGainSlots = (): Float64Array => new Float64Array(9);
 
 /** SHARED: everything in the gain at AGE but the fade in; what all layers of a play have in common. */
 export function workOutShared(shape: GainShape, slots: Float64Array): void {
@@ -83,6 +95,10 @@ export function workOutShared(shape: GainShape, slots: Float64Array): void {
 		slots[SHARED] = -life / shape.halfLife;
 		exp2InPlace(slots, SHARED);
 		gain *= slots[SHARED]!;
+	}
+	if (shape.decay > 0) {
+		const kept = 1 - shape.decay * life;
+		gain *= kept > 0 ? kept : 0;
 	}
 	if (shape.curve) {
 		const level = runCurve(shape.curve, life / shape.duration);
@@ -132,12 +148,4 @@ export function stopGain(shape: GainShape, age: Seconds, stoppedAt: Seconds): nu
 	slots[STOPPED_AT] = stoppedAt;
 	workOutLeft(shape, slots);
 	return slots[LEFT]!;
-}
-
-/** The age at which a play is over: its duration, or the end of its stop's fade if that comes first. */
-export function endOf(shape: GainShape, stoppedAt: Seconds | null, extra: Seconds = 0): Seconds {
-	const whole = shape.duration + extra;
-	if (stoppedAt === null) return whole;
-	const stopped = stoppedAt + shape.stopFade;
-	return stopped < whole ? stopped : whole;
 }

@@ -150,6 +150,16 @@ describe('played again while it plays', () => {
 	);
 });
 
+it('a stop cannot outlive the burst', () => {
+	const player = createPlayer([level('a', {}, { duration: 2, fadeOut: { time: 1, ease: 'linear' } })]);
+	const ends = [1.8, 0.3, null].map((at) => {
+		const play = player.fire('a')!;
+		if (at !== null) play.stop(player.now + at);
+		return play.end;
+	});
+	expect(ends).toEqual([2, 1.3, 2]);
+});
+
 describe('priority', () => {
 	const low = level('low', {}, { mode: 'continuous', fadeIn: { time: 0, ease: 'linear' } });
 	const high = (part: Partial<ShakePreset> = {}): ShakePreset => {

@@ -1,10 +1,5 @@
 /** One running instance of a shake preset. */
-import { addJumps, createJumpsRun, type JumpsRun } from '../patterns/jumps';
-import { addKeys } from '../patterns/keys';
-import { addKick } from '../patterns/kick';
-import { addNoise, createNoiseRun, type NoiseRun } from '../patterns/noise';
 import { ELAPSED, LEVEL, type Voice } from '../patterns/voice';
-import { addWave } from '../patterns/wave';
 import { combine, mix, unit } from '../random/hash';
 import type { Space } from '../kit/types';
 import type { Seconds } from '../units/quantities';
@@ -12,10 +7,10 @@ import { channelHash, type CompiledLayer, type CompiledShake } from './compile';
 import {
 	AGE,
 	createGainSlots,
-	endOf,
 	EXTRA,
 	FADE_IN,
 	LAYER_AGE,
+	LAYER_LEVEL,
 	LEFT,
 	LIFE_AGE,
 	SHARED,
@@ -32,12 +27,13 @@ interface LayerRun {
 	phases: Float64Array;
 	/** The layer's own age at which `phases` held. */
 	since: Seconds;
-	noise: NoiseRun;
-	jumps: JumpsRun | null;
-	/** The layer's gain when the play was stopped: the stop never rises above it. */
-	heldGain: number;
-	/** The gain that the fade in begins from: above 0 after a restart or an extension. */
-	riseFrom: number;
+	/** What its pattern keeps. */
+	state: unknown;
+	/** What it was multiplied by when the play was stopped: the stop never rises above it. */
+	held: number;
+	/** It ran when the play was last played again, and rises with all that did, from `from`: strength × falloff × gain just then. */
+	joined: boolean;
+	from: number;
 	/** How much later than the play the layer begins; 0 once a restart found it running. */
 	delay: number;
 }
@@ -47,97 +43,135 @@ export interface Scratch {
 	readonly voice: Voice;
 	/** See `gain.ts`. */
 	readonly slots: Float64Array;
-	/** The frame's time, and the factor that the play is multiplied by: in an array, so that the call boxes no number. */
+	/** `NOW`, `FACTOR` and `OUTER`: in an array, so that the call boxes no number. */
 	readonly frame: Float64Array;
 	readonly spare: Float64Array;
 }
 
+/** The frame's time. */
 export const NOW = 0;
+/** What the play's gain is multiplied by beside its strength: duck, distance and drives. */
 export const FACTOR = 1;
+/** The same without distance, which a play that was played again has in its level. */
+export const OUTER = 2;
 
 const NONE = new Float64Array(0);
 
 export const createScratch = (): Scratch => ({
 	voice: { channels: new Uint8Array(0), scales: NONE, frequencies: NONE, phases: NONE, now: new Float64Array(2) },
 	slots: createGainSlots(),
-	frame: new Float64Array(2),
+	frame: new Float64Array(3),
 	spare: new Float64Array(1)
 });
 
 /** Stands for the channels that jump together. */
 const SHARED_TARGET = 0x2545f491;
+/** Tells where a channel begins apart from what it does. */
+const BEGINNING = 0x5bd1e995;
 
-function startLayer(layer: CompiledLayer, playSeed: number): LayerRun {
-	const count = layer.channels.length;
-	const per = layer.seedsPerChannel;
+/** Where each channel begins, and what its pattern keeps. */
+function beginningOf(layer: CompiledLayer, playSeed: number): { phases: Float64Array; state: unknown } {
+	const { channels, starts, row, seedsPerChannel: per, shared } = layer;
+	const count = channels.length;
 	const seeds = new Int32Array(count * per);
 	const shifts = new Float64Array(count * per);
 	const phases = new Float64Array(count);
 	const layerSeed = combine(playSeed, layer.hash);
-	const fromCentre = new Uint8Array(count);
-	const { channels, starts } = layer;
-	// Channels whose jumps share a target share its seed and its beginning.
-	const sharing = (j: number): boolean => layer.jumps !== null && channels[j]! < layer.jumps.shared;
+	const fromZero = new Uint8Array(count);
 	for (let j = 0; j < count; j++) {
-		const seed = combine(layerSeed, sharing(j) ? SHARED_TARGET : channelHash(channels[j]!));
-		const start = sharing(j) ? starts[0]! : starts[j]!;
+		// Channels that share a target share its seed and its beginning.
+		const sharing = channels[j]! < shared;
+		const seed = combine(layerSeed, sharing ? SHARED_TARGET : channelHash(channels[j]!));
+		const start = sharing ? starts[0]! : starts[j]!;
 		const random = Number.isNaN(start);
 		for (let k = 0; k < per; k++) {
 			seeds[j * per + k] = combine(seed, k);
 			// Each octave begins at a place of its own, so that octaves share no zeros.
-			shifts[j * per + k] = random && layer.kind === 'noise' ? unit(mix(seeds[j * per + k]! ^ 0x5bd1e995)) : 0;
+			shifts[j * per + k] = random && row.shiftsOctaves ? unit(mix(seeds[j * per + k]! ^ BEGINNING)) : 0;
 		}
-		phases[j] = !random ? start : layer.kind === 'noise' ? 0 : unit(mix(seed ^ 0x5bd1e995));
-		fromCentre[j] = start === 0 ? 1 : 0;
+		phases[j] = !random ? start : row.shiftsOctaves ? 0 : unit(mix(seed ^ BEGINNING));
+		fromZero[j] = start === 0 ? 1 : 0;
 	}
-	const jumps = layer.jumps ? createJumpsRun(seeds, fromCentre) : null;
-	return {
-		layer,
-		phases,
-		since: 0,
-		noise: createNoiseRun(seeds, shifts),
-		jumps,
-		heldGain: Infinity,
-		riseFrom: 0,
-		delay: layer.delay
-	};
+	return { phases, state: row.start(layer.compiled, seeds, shifts, fromZero) };
 }
+
+const startLayer = (layer: CompiledLayer, playSeed: number): LayerRun => ({
+	layer,
+	...beginningOf(layer, playSeed),
+	since: 0,
+	held: Infinity,
+	joined: false,
+	from: 0,
+	delay: layer.delay
+});
 
 /** A layer's state that goes its own way; what is only remembered to save work begins empty. */
-function forkLayer(run: LayerRun, playSeed: number): LayerRun {
-	const { noise, jumps } = startLayer(run.layer, playSeed);
-	return { ...run, phases: run.phases.slice(), noise, jumps };
-}
+const forkLayer = (run: LayerRun, playSeed: number): LayerRun => ({
+	...run,
+	phases: run.phases.slice(),
+	state: beginningOf(run.layer, playSeed).state
+});
 
 const isSwayed = (shake: CompiledShake): boolean => shake.reach !== null || shake.drives !== null;
+
+/** What a play is fired with. */
+export interface PlaySettings {
+	readonly strength: number;
+	/** Instead of the preset's own length. */
+	readonly length: Seconds | undefined;
+	/** Multiplies all frequencies. */
+	readonly rate: number;
+	/** Where it came from, in the world; null: nowhere in particular, so that distance does not matter. */
+	readonly place: readonly [number, number, number] | null;
+	/** Axes of the source's frame; null: the camera's own. */
+	readonly axes: Float64Array | null;
+	/** Who asked for it: it plays for as long as somebody holds it. Empty: nobody has to. */
+	readonly holders: readonly string[];
+	/** What builds it up; empty: nothing does. */
+	readonly builder: string;
+}
 
 export class Play {
 	private runs: LayerRun[];
 	/** The age at which it was stopped; null while nobody has. */
 	private stopped: Seconds | null = null;
 	private cutAt: Seconds = 0;
-	/** The age at which the present fade in began: above 0 after an extension. */
+	/** The age at which it was last played again, and how long it rises from there. */
 	private roseAt: Seconds = 0;
+	private rise: Seconds = 0;
 	private extra: Seconds = 0;
 	/** While an extended play waits, life and growth stay where they were. */
 	private heldLife: Seconds = 0;
 	private holdsUntil: Seconds = 0;
+	/** The age at which it is over though it was never stopped: another one has taken its place. */
+	private goneAt: Seconds = Infinity;
+	/** The age at which a continuous play of a set length lets itself go. */
+	private letsGoAt: Seconds;
+	/** The age at which it is over by itself. */
+	private lasts: Seconds;
 	private begun: Seconds;
-	private due: 'restart' | 'extend' | null = null;
-	private dueAt: Seconds = 0;
-	private axes: Float64Array | null = null;
-	/** The gain of its loudest layer in the last frame, for display and for choosing whom to replace. */
+	private power: number;
+	private pitch: number;
+	private given: Seconds | undefined;
+	private axes: Float64Array | null;
+	/** Who holds it. */
+	holders: readonly string[];
+	builder: string;
+	/** Fired, and what becomes of it is decided when it arrives. */
+	waits = false;
+	/** The gain of its loudest layer in the last frame, for display. */
 	level = 0;
+	/** Strength × gain of its loudest layer in the last frame: the one to be replaced is the smallest. */
+	loudness = 0;
 	/** What higher priorities multiplied it by in the last frame; 1: they left it alone. */
 	ducked = 1;
 	/** What is left of it over the distance in the last frame; 1: near, or it has no reach. */
 	felt = 1;
-	/** Where it came from, in the world; null: nowhere in particular, so that distance does not matter. */
-	place: readonly [number, number, number] | null = null;
+	place: readonly [number, number, number] | null;
 	/** Whether distance or game values have a say in it: most plays are spared the question in every frame. */
 	swayed = false;
 	/** What its frequencies are multiplied by now: a use's own rate × what drives the preset's. */
-	private pace = 1;
+	private pace: number;
 
 	constructor(
 		/** Names the play within its player; never used twice. */
@@ -147,17 +181,24 @@ export class Play {
 		trigger: Seconds,
 		/** From the trigger to the start: the preset's delay and the way the motion has to travel. */
 		readonly delay: Seconds,
-		readonly strength: number,
 		readonly seed: number,
-		/** The length it was fired with instead of its preset's. */
-		readonly length: Seconds | undefined,
-		/** What the use that fired it multiplies all frequencies by. */
-		readonly rate = 1
+		{ strength, length, rate, place, axes, holders, builder }: PlaySettings,
+		/** What drives make of its frequencies at the start. */
+		driven = 1
 	) {
 		this.begun = trigger;
-		this.pace = rate;
+		this.power = strength;
+		this.pitch = rate;
+		this.pace = rate * driven;
+		this.given = length;
+		this.place = place;
+		this.axes = axes;
+		this.holders = holders;
+		this.builder = builder;
 		this.swayed = isSwayed(shake);
 		this.runs = shake.layers.map((layer) => startLayer(layer, seed));
+		this.letsGoAt = shake.gain.letGo;
+		this.lasts = this.byItself();
 	}
 
 	/** A play that stands where this one stands and goes its own way. */
@@ -170,6 +211,21 @@ export class Play {
 	/** What it is compiled from, for the player. */
 	get compiled(): CompiledShake {
 		return this.shake;
+	}
+
+	/** What it is multiplied by. */
+	get strength(): number {
+		return this.power;
+	}
+
+	/** What the use that fired it multiplies all frequencies by. */
+	get rate(): number {
+		return this.pitch;
+	}
+
+	/** The length it was fired with instead of its preset's. */
+	get length(): Seconds | undefined {
+		return this.given;
 	}
 
 	/** Runs faster or slower from `now` on, at `pace` times its frequencies; phases are carried, so that nothing jumps. */
@@ -210,10 +266,6 @@ export class Play {
 		return this.axes;
 	}
 
-	set sourceAxes(axes: Float64Array | null) {
-		this.axes = axes;
-	}
-
 	get presetId(): string {
 		return this.shake.preset.id;
 	}
@@ -222,28 +274,43 @@ export class Play {
 		return this.stopped;
 	}
 
+	/** When it is over by itself: at its length, or when it has let itself go. */
+	private byItself(): Seconds {
+		const whole = Math.min(this.shake.gain.duration + this.extra, this.letsGoAt + this.shake.gain.stopFade);
+		return Math.min(whole, this.goneAt);
+	}
+
 	/** The age at which it is over; Infinity for a continuous play that runs. */
 	get end(): Seconds {
-		return endOf(this.shake.gain, this.stopped, this.extra);
+		if (this.stopped === null) return this.lasts;
+		const stopped = this.stopped + this.shake.gain.stopFade;
+		return stopped < this.lasts ? stopped : this.lasts;
 	}
 
 	ageAt(now: Seconds): Seconds {
 		return now - this.begun - this.delay;
 	}
 
+	/** Whether it has begun by a time, and is not over. */
+	runsAt(now: Seconds): boolean {
+		const age = this.ageAt(now);
+		return !this.waits && age >= 0 && age < this.end;
+	}
+
 	/** Over for good: past its end (or stopped before it began), and whom it ducked has come back. */
 	isOver(now: Seconds): boolean {
 		const age = now - this.begun - this.delay;
 		// The common case first, without a call that returns a number.
-		if (this.stopped === null && age < this.shake.gain.duration + this.extra) return false;
-		return age >= this.end && this.due === null && (this.duck >= 1 || this.ducksAt(now) === 0);
+		if (this.stopped === null && age < this.lasts) return false;
+		return age >= this.end && (this.duck >= 1 || this.ducksAt(now) === 0);
 	}
 
 	/** When it begins to fade for good, in its own age. */
 	private get fadesAt(): Seconds {
 		if (this.stopped === -Infinity) return this.cutAt;
+		if (this.goneAt < Infinity) return this.roseAt;
 		const { duration, fadeOut } = this.shake.gain;
-		const byItself = duration + this.extra - fadeOut;
+		const byItself = Math.min(duration + this.extra - fadeOut, this.letsGoAt);
 		return this.stopped !== null && this.stopped < byItself ? this.stopped : byItself;
 	}
 
@@ -261,94 +328,138 @@ export class Play {
 		return left > 0 ? left : 0;
 	}
 
-	/** Puts the gains of all layers at `now` into `riseFrom`: what the next fade in begins from. */
-	private holdGains(now: Seconds): void {
-		const slots = createGainSlots();
-		this.readGains(this.ageAt(now), slots);
-	}
-
-	private readGains(age: Seconds, slots: Float64Array): void {
-		const shape = this.shake.gain;
+	/** Works out what all layers have in common at an age. */
+	private workOut(age: Seconds, slots: Float64Array): void {
 		slots[AGE] = age;
 		slots[EXTRA] = this.extra;
 		slots[LIFE_AGE] = age < this.holdsUntil ? this.heldLife : age - this.extra;
-		workOutShared(shape, slots);
-		let left = 1;
-		if (this.stopped !== null) {
-			slots[STOPPED_AT] = this.stopped;
-			workOutLeft(shape, slots);
-			left = slots[LEFT]!;
-		}
-		for (const run of this.runs) {
-			const layerAge = age - run.delay;
-			slots[LAYER_AGE] = layerAge - this.roseAt;
-			workOutFadeIn(shape, slots);
-			const rise = slots[FADE_IN]!;
-			const gain = layerAge < 0 ? 0 : slots[SHARED]! * rise + (1 - rise) * run.riseFrom;
-			run.riseFrom = Math.min(gain, run.heldGain) * left;
-		}
+		workOutShared(this.shake.gain, slots);
+		slots[LEFT] = 1;
+		if (this.stopped === null) return;
+		slots[STOPPED_AT] = this.stopped;
+		workOutLeft(this.shake.gain, slots);
 	}
 
-	/** Starts over or goes on longer once the motion has had its delay: at `at`, in the player's time. */
-	schedule(what: 'restart' | 'extend', at: Seconds): void {
-		this.due = what;
-		this.dueAt = at;
+	/** LAYER_LEVEL: a layer's level before a stop: strength × falloff × gain once it was played again, before that its gain alone. */
+	private workOutLevel(run: LayerRun, age: Seconds, slots: Float64Array): void {
+		const layerAge = age - run.delay;
+		slots[LAYER_LEVEL] = 0;
+		if (layerAge < 0) return;
+		slots[LAYER_AGE] = run.joined ? this.riseAge(age) : layerAge;
+		workOutFadeIn(this.shake.gain, slots);
+		const rise = slots[FADE_IN]!;
+		const shared = slots[SHARED]!;
+		slots[LAYER_LEVEL] = run.joined ? (1 - rise) * run.from + rise * (this.power * this.felt * shared) : shared * rise;
 	}
 
-	/** Does what is due by `now`, as of the moment it was due. */
+	/** The age in the fade in at which a layer that was played again stands: the rise may be shorter than the fade. */
+	private riseAge(age: Seconds): Seconds {
+		const { fadeIn } = this.shake.gain;
+		if (!(this.rise > 0)) return fadeIn;
+		return this.rise === fadeIn ? age - this.roseAt : ((age - this.roseAt) / this.rise) * fadeIn;
+	}
+
+	/** Does by itself what is due by `now`: lets go in time to be over at its length. */
 	catchUp(now: Seconds): void {
-		if (this.due === null || this.dueAt > now) return;
-		if (this.due === 'restart') this.restart(this.dueAt);
-		else this.extend(this.dueAt);
-		this.due = null;
+		if (this.stopped !== null || this.letsGoAt > now - this.begun - this.delay) return;
+		this.stopAtAge(this.letsGoAt < 0 ? 0 : this.letsGoAt);
 	}
 
-	/** Starts over: phases run on, the gain rises from where it is to full over the fade in, the length begins anew. */
-	restart(now: Seconds): void {
-		const age = this.ageAt(now);
-		if (age < 0) {
-			this.begun = now;
-			return;
-		}
-		this.holdGains(now);
+	/** Every layer that runs rises from where it is at an age, all together. */
+	private join(age: Seconds): void {
+		const slots = createGainSlots();
+		this.workOut(age, slots);
+		const left = slots[LEFT]!;
 		for (const run of this.runs) {
-			const layerAge = age - run.delay;
-			if (layerAge < 0) continue;
-			for (let j = 0; j < run.phases.length; j++)
-				run.phases[j]! += run.layer.frequencies[j]! * (layerAge - run.since) * this.pace;
-			run.since = 0;
-			run.delay = 0;
+			this.workOutLevel(run, age, slots);
+			const level = Math.min(slots[LAYER_LEVEL]!, run.held) * left;
+			run.from = run.joined ? level : level * this.power * this.felt;
 		}
-		this.begun = now - this.delay;
+		for (const run of this.runs) {
+			run.joined = age - run.delay >= 0;
+			run.held = Infinity;
+		}
 		this.stopped = null;
-		this.roseAt = this.extra = this.heldLife = this.holdsUntil = 0;
-		for (const run of this.runs) run.heldGain = Infinity;
 	}
 
-	/** Goes on longer by its length: the gain rises from where it is over the fade in, life holds meanwhile. */
-	extend(now: Seconds): void {
+	/**
+	 * Starts over at a time: the level goes from where it is to that of a new play with these settings, over the fade in; phases run
+	 * on, the length begins anew, a stop is forgotten. `shake`: its preset compiled for the new length.
+	 */
+	restart(now: Seconds, shake: CompiledShake, settings: PlaySettings, driven: number): void {
+		this.catchUp(now);
 		const age = this.ageAt(now);
-		if (age < 0) return;
-		this.holdGains(now);
+		this.join(age);
+		this.runs.forEach((run, i) => {
+			const layerAge = age - run.delay;
+			if (layerAge >= 0) {
+				for (let j = 0; j < run.phases.length; j++)
+					run.phases[j]! += run.layer.frequencies[j]! * (layerAge - run.since) * this.pace;
+				run.since = 0;
+				run.delay = 0;
+			}
+			run.layer = shake.layers[i] ?? run.layer;
+		});
+		this.shake = shake;
+		this.begun = now - this.delay;
+		this.power = settings.strength;
+		this.pitch = settings.rate;
+		this.pace = settings.rate * driven;
+		this.given = settings.length;
+		this.place = settings.place;
+		this.builder = settings.builder;
+		this.roseAt = this.extra = this.heldLife = this.holdsUntil = 0;
+		this.letsGoAt = shake.gain.letGo;
+		this.lasts = this.byItself();
+		this.rise = Math.min(shake.gain.fadeIn, this.lasts);
+	}
+
+	/** Goes on longer from a time: by the given length, else the preset's; the stronger of both strengths; life holds meanwhile. */
+	extend(now: Seconds, { strength, length }: PlaySettings): void {
+		this.catchUp(now);
+		const age = this.ageAt(now);
+		this.join(age);
+		const { gain, preset } = this.shake;
 		this.heldLife = age < this.holdsUntil ? this.heldLife : age - this.extra;
-		if (this.shake.gain.burst) this.extra += this.shake.gain.duration;
-		this.holdsUntil = this.heldLife + this.extra;
+		if (gain.burst) {
+			this.extra += length ?? preset.timing.duration;
+			this.holdsUntil = this.heldLife + this.extra;
+		} else this.letsGoAt = length === undefined ? Infinity : this.letsGoAt + length;
+		this.power = Math.max(this.power, strength);
 		this.roseAt = age;
-		this.stopped = null;
-		for (const run of this.runs) run.heldGain = Infinity;
+		this.lasts = this.byItself();
+		this.rise = Math.min(gain.fadeIn, this.lasts - age);
+	}
+
+	/** Goes within so many seconds, as another one takes its place. */
+	giveWay(now: Seconds, within: Seconds): void {
+		this.catchUp(now);
+		const age = this.ageAt(now);
+		this.join(age);
+		this.power = 0;
+		this.roseAt = age;
+		this.rise = within;
+		this.goneAt = age + within;
+		this.letsGoAt = Infinity;
+		this.lasts = this.byItself();
 	}
 
 	/** Begins the fade out. A second stop changes nothing; a stop during the delay means that it never starts. */
 	stop(now: Seconds): void {
+		this.catchUp(now);
 		if (this.stopped !== null) return;
 		const age = this.ageAt(now);
-		if (age < 0) return this.cut(now);
-		const rises = this.runs.map((run) => run.riseFrom);
-		this.readGains(age, createGainSlots());
-		this.runs.forEach((run, i) => {
-			run.heldGain = run.riseFrom;
-			run.riseFrom = rises[i]!;
-		});
+		if (age < 0 || this.waits) return this.cut(now);
+		this.stopAtAge(age);
+	}
+
+	private stopAtAge(age: Seconds): void {
+		const slots = createGainSlots();
+		this.workOut(age, slots);
+		for (const run of this.runs) {
+			this.workOutLevel(run, age, slots);
+			run.held = slots[LAYER_LEVEL]!;
+		}
 		this.stopped = age;
 	}
 
@@ -356,6 +467,18 @@ export class Play {
 	cut(now: Seconds): void {
 		this.cutAt = this.ageAt(now);
 		this.stopped = -Infinity;
+	}
+
+	/** Somebody lets go. True when nobody holds it any more, and somebody did. */
+	release(isTheirs: (holder: string) => boolean): boolean {
+		if (!this.holders.some(isTheirs)) return false;
+		this.holders = this.holders.filter((holder) => !isTheirs(holder));
+		return this.holders.length === 0;
+	}
+
+	/** Somebody more asks for it. */
+	hold(holders: readonly string[]): void {
+		for (const holder of holders) if (!this.holders.includes(holder)) this.holders = [...this.holders, holder];
 	}
 
 	/**
@@ -382,11 +505,15 @@ export class Play {
 				fresh.phases[j] = before.phases[i]! + before.layer.frequencies[i]! * (oldAge - before.since) * this.pace;
 			}
 			fresh.since = layerAge;
-			fresh.heldGain = before.heldGain;
-			fresh.riseFrom = before.riseFrom;
+			fresh.held = before.held;
+			fresh.joined = before.joined;
+			fresh.from = before.from;
 			return fresh;
 		});
+		const extended = this.letsGoAt - this.shake.gain.letGo;
+		this.letsGoAt = extended > 0 ? shake.gain.letGo + extended : shake.gain.letGo;
 		this.shake = shake;
+		this.lasts = this.byItself();
 		this.swayed = isSwayed(shake);
 	}
 
@@ -394,24 +521,16 @@ export class Play {
 	addTo(scratch: Scratch, out: Float64Array): void {
 		const { voice, slots, frame } = scratch;
 		const age = frame[NOW]! - this.begun - this.delay;
-		this.level = 0;
+		this.level = this.loudness = 0;
 		const shape = this.shake.gain;
-		const extra = this.extra;
-		if (age < 0 || age >= shape.duration + extra) return;
-		slots[AGE] = age;
-		slots[EXTRA] = extra;
-		slots[LIFE_AGE] = age < this.holdsUntil ? this.heldLife : age - extra;
-		workOutShared(shape, slots);
-		let left = 1;
-		if (this.stopped !== null) {
-			if (this.stopped === -Infinity) return;
-			slots[STOPPED_AT] = this.stopped;
-			workOutLeft(shape, slots);
-			left = slots[LEFT]!;
-		}
+		if (age < 0 || this.waits || age >= this.lasts || this.stopped === -Infinity) return;
+		this.workOut(age, slots);
+		const left = slots[LEFT]!;
 		const shared = slots[SHARED]!;
-		const factor = this.strength * frame[FACTOR]!;
+		const power = this.power;
+		const factor = power * frame[FACTOR]!;
 		let loudest = 0;
+		let strongest = 0;
 		slots[LAYER_AGE] = -Infinity;
 		slots[FADE_IN] = 0;
 		for (let i = 0; i < this.runs.length; i++) {
@@ -419,29 +538,34 @@ export class Play {
 			const layer = run.layer;
 			const layerAge = age - run.delay;
 			if (layerAge < 0) continue;
-			// Layers that begin together share their fade in.
-			const rising = layerAge - this.roseAt;
-			if (slots[LAYER_AGE] !== rising) {
-				slots[LAYER_AGE] = rising;
-				workOutFadeIn(shape, slots);
+			let level: number;
+			if (run.joined) {
+				this.workOutLevel(run, age, slots);
+				level = slots[LAYER_LEVEL]!;
+				// What the others share is worked out anew for the next layer.
+				slots[LAYER_AGE] = -Infinity;
+			} else {
+				// Layers that begin together share their fade in.
+				if (slots[LAYER_AGE] !== layerAge) {
+					slots[LAYER_AGE] = layerAge;
+					workOutFadeIn(shape, slots);
+				}
+				level = shared * slots[FADE_IN]!;
 			}
-			const rise = slots[FADE_IN]!;
-			let level = shared * rise + (1 - rise) * run.riseFrom;
-			if (level > run.heldGain) level = run.heldGain;
+			if (level > run.held) level = run.held;
 			level *= left;
 			if (level > loudest) loudest = level;
+			const strength = run.joined ? level : level * power;
+			if (strength > strongest) strongest = strength;
 			voice.channels = layer.channels;
 			voice.scales = layer.scales;
 			voice.frequencies = layer.frequencies;
 			voice.phases = run.phases;
-			voice.now[LEVEL] = level * factor;
+			voice.now[LEVEL] = run.joined ? level * frame[OUTER]! : level * factor;
 			voice.now[ELAPSED] = (layerAge - run.since) * this.pace;
-			if (layer.noise) addNoise(layer.noise, run.noise, voice, out);
-			else if (layer.jumps) addJumps(layer.jumps, run.jumps!, voice, out);
-			else if (layer.kick) addKick(layer.kick, voice, out);
-			else if (layer.keys) addKeys(layer.keys, scratch.spare, voice, out);
-			else addWave(layer.wave, voice, out);
+			layer.row.add(layer.compiled, run.state, voice, scratch.spare, out);
 		}
 		this.level = loudest;
+		this.loudness = strongest;
 	}
 }

@@ -15,7 +15,7 @@ import { compileShake, type CompiledShake } from './compile';
 import { GameValues } from './drives';
 import { fallOffInPlace, travelTime, type CompiledReach } from './reach';
 import { addTurned, sourceAxes } from './space';
-import { createScratch, FACTOR, NOW, Play, type Scratch } from './play';
+import { createScratch, FACTOR, NOW, OUTER, Play, type PlaySettings, type Scratch } from './play';
 
 export interface PlayerOptions {
 	/** Decides every random choice: the same seed, inputs and times give the same motion. */
@@ -39,10 +39,23 @@ export interface FireOptions {
 	readonly rate?: number;
 	/** Where it came from, in the world: for presets in the space `source`, and for those with a reach. */
 	readonly at?: readonly [number, number, number];
+	/** Who asks for it: what nobody holds any more fades. Left out: it needs no holder. */
+	readonly holder?: string;
+	/** A play that the same one built up and that still runs is started over, whatever the preset's rule. */
+	readonly builder?: string;
 }
 
-/** What firing came to: a new play, the running one restarted or extended, another one replaced, or nothing. */
+/**
+ * What firing came to: a new play, the running one restarted or extended, another one replaced, or nothing. What has a way to come
+ * has started: what becomes of it is decided when it arrives.
+ */
 export type Outcome = 'started' | 'replaced' | 'restarted' | 'extended' | 'ignored' | 'unknown';
+
+/** What gives way to another one takes at least so long. */
+const LEAST_GIVING_WAY: Seconds = 0.05;
+
+const sameAxes = (a: Float64Array | null, b: Float64Array | null): boolean =>
+	a === b || (a !== null && b !== null && a.every((v, i) => v === b[i]));
 
 export class Player {
 	/** The last frame's offset: x, y, z in metres (pixels), pitch, yaw, roll in degrees, fov in degrees (percent). */
@@ -55,6 +68,8 @@ export class Player {
 	private readonly seed: number;
 	private readonly distance: boolean;
 	private fired = 0;
+	/** How many plays are still on their way to one that may run then. */
+	private waiting = 0;
 	private time: Seconds = 0;
 	private lastOutcome: Outcome = 'unknown';
 	private readonly rest = Float64Array.of(0, 0, 0, 0, 0, 0, 1);
@@ -92,6 +107,7 @@ export class Player {
 			shakes: this.shakes,
 			running: this.running.map((play) => play.fork()),
 			fired: this.fired,
+			waiting: this.waiting,
 			time: this.time,
 			lastOutcome: this.lastOutcome,
 			view: this.view,
@@ -155,55 +171,128 @@ export class Player {
 		const shake = this.compiled(presetId);
 		this.lastOutcome = 'unknown';
 		if (!shake || (this.view !== null && shake.preset.view !== this.view)) return null;
-		const { overlap, timing } = shake.preset;
-		const present = this.newestOf(presetId);
-		if (present && overlap.rule !== 'stack') {
-			if (overlap.rule === 'ignore') {
-				this.lastOutcome = 'ignored';
-				return null;
-			}
-			this.lastOutcome = overlap.rule === 'restart' ? 'restarted' : 'extended';
-			present.place = options.at ?? present.place;
-			present.schedule(overlap.rule, this.time + timing.delay + this.onItsWay(shake.reach, options.at));
-			present.catchUp(this.time);
-			return present;
+		const { overlap, timing, space } = shake.preset;
+		const { at, length } = options;
+		const settings: PlaySettings = {
+			strength: options.strength ?? 1,
+			length,
+			rate: options.rate ?? 1,
+			place: at ?? null,
+			axes: space === 'source' && at ? sourceAxes(this.rest, at, new Float64Array(9)) : null,
+			holders: options.holder === undefined ? [] : [options.holder],
+			builder: options.builder ?? ''
+		};
+		const own = length === undefined ? shake : compileShake(shake.preset, length);
+		const trigger = this.time - (options.ago ?? 0);
+		const delay = timing.delay + this.onItsWay(shake.reach, at);
+		const meets = overlap.rule !== 'stack' || settings.builder !== '';
+		const arrives = trigger + delay;
+		if (meets && arrives <= this.time) {
+			const present = this.presentOf(presetId, settings.builder, arrives, null);
+			if (present) return this.playAgain(present, own, settings, arrives);
 		}
 		this.lastOutcome = 'started';
 		if (overlap.rule === 'stack') this.makeRoom(presetId, overlap.limit);
+		const play = this.start(own, settings, trigger, delay, options.seed);
+		if (meets && arrives > this.time) {
+			play.waits = true;
+			this.waiting++;
+		}
+		return play;
+	}
+
+	private start(
+		shake: CompiledShake,
+		settings: PlaySettings,
+		trigger: Seconds,
+		delay: Seconds,
+		given: number | undefined
+	): Play {
 		this.fired++;
-		const seed = shake.preset.seed ?? options.seed ?? this.seedOfPlay(this.fired);
-		const own = options.length === undefined ? shake : compileShake(shake.preset, options.length);
-		const trigger = this.time - (options.ago ?? 0);
-		const delay = timing.delay + this.onItsWay(shake.reach, options.at);
-		const play = new Play(
-			this.fired,
-			own,
-			trigger,
-			delay,
-			options.strength ?? 1,
-			seed,
-			options.length,
-			options.rate ?? 1
-		);
-		play.place = options.at ?? null;
-		if (shake.preset.space === 'source' && options.at)
-			play.sourceAxes = sourceAxes(this.rest, options.at, new Float64Array(9));
+		const seed = shake.preset.seed ?? given ?? this.seedOfPlay(this.fired);
+		const play = new Play(this.fired, shake, trigger, delay, seed, settings, this.drivenBy(shake));
 		this.running.push(play);
 		return play;
+	}
+
+	/** What drives make of a shake's frequencies now. */
+	private drivenBy({ drives }: CompiledShake): number {
+		if (!drives) return 1;
+		this.values.drive(drives, this.driven);
+		return this.driven[1]!;
+	}
+
+	/** The newest play that one which arrives at a time meets: of the same builder, or of the same preset where its rule says so. */
+	private presentOf(presetId: string, builder: string, at: Seconds, but: Play | null): Play | null {
+		const byRule = this.presets.get(presetId)?.overlap.rule !== 'stack';
+		let found: Play | null = null;
+		for (let i = this.running.length - 1; i >= 0; i--) {
+			const play = this.running[i]!;
+			if (play === but || play.presetId !== presetId || !play.runsAt(at)) continue;
+			if (builder !== '' && play.builder === builder) return play;
+			if (byRule) found ??= play;
+		}
+		return found;
+	}
+
+	/** One that arrives while another one of its preset runs. */
+	private playAgain(present: Play, shake: CompiledShake, settings: PlaySettings, at: Seconds): Play | null {
+		const built = settings.builder !== '' && present.builder === settings.builder;
+		const rule = built ? 'restart' : shake.preset.overlap.rule;
+		present.hold(settings.holders);
+		this.lastOutcome = 'ignored';
+		if (rule === 'ignore' || rule === 'stack') return null;
+		// One that arrives with nothing does nothing.
+		if (this.fallsTo(shake.reach, settings.place) === 0) return null;
+		this.lastOutcome = rule === 'restart' ? 'restarted' : 'extended';
+		present.felt = this.fallsTo(present.compiled.reach, present.place);
+		const turned = rule === 'restart' && !sameAxes(present.sourceAxes, settings.axes);
+		if (shake.hangsOnAge || turned) return this.replace(present, shake, settings, rule, at);
+		if (rule === 'restart') {
+			present.restart(at, shake, settings, this.drivenBy(shake));
+			present.felt = this.fallsTo(shake.reach, settings.place);
+		} else present.extend(at, settings);
+		return present;
+	}
+
+	/** What hangs on its age cannot run on: the old one goes, a new one begins. */
+	private replace(
+		present: Play,
+		shake: CompiledShake,
+		settings: PlaySettings,
+		rule: 'restart' | 'extend',
+		at: Seconds
+	): Play {
+		const { holders } = present;
+		const rest = present.end - present.ageAt(at);
+		const preset = shake.preset;
+		let own = shake;
+		let given = settings;
+		if (rule === 'extend') {
+			const more = settings.length ?? preset.timing.duration;
+			const length = rest < Infinity ? rest + more : settings.length;
+			own = length === undefined ? shake : compileShake(preset, length);
+			const strength = Math.max(settings.strength, present.strength);
+			given = { ...settings, strength, length, rate: present.rate, place: present.place, axes: present.sourceAxes };
+		}
+		present.giveWay(at, Math.max(shake.gain.fadeIn, LEAST_GIVING_WAY));
+		// Its own delay is over: it has arrived.
+		const play = this.start(own, { ...given, holders: [] }, at, 0, undefined);
+		play.hold(holders);
+		return play;
+	}
+
+	/** What is left of it over the distance now; 1 where distance does not matter. */
+	private fallsTo(reach: CompiledReach | null, place: readonly [number, number, number] | null): number {
+		if (!reach || !place || !this.distance) return 1;
+		this.measure(reach, place);
+		fallOffInPlace(reach, this.near, 0);
+		return this.near[0]!;
 	}
 
 	/** What the last `fire` came to. */
 	get outcome(): Outcome {
 		return this.lastOutcome;
-	}
-
-	/** The newest play of a preset that is not over. */
-	private newestOf(presetId: string): Play | null {
-		for (let i = this.running.length - 1; i >= 0; i--) {
-			const play = this.running[i]!;
-			if (play.presetId === presetId && play.ageAt(this.time) < play.end) return play;
-		}
-		return null;
 	}
 
 	/** Lets the quietest of a preset's plays fade out while there are `limit` of them, of equals the oldest. */
@@ -214,8 +303,7 @@ export class Player {
 		);
 		while (active.length >= limit) {
 			let quietest = 0;
-			for (let i = 1; i < active.length; i++)
-				if (active[i]!.strength * active[i]!.level < active[quietest]!.strength * active[quietest]!.level) quietest = i;
+			for (let i = 1; i < active.length; i++) if (active[i]!.loudness < active[quietest]!.loudness) quietest = i;
 			active[quietest]!.stop(this.time);
 			active.splice(quietest, 1);
 			this.lastOutcome = 'replaced';
@@ -231,6 +319,11 @@ export class Player {
 	setBody(x: number, y: number, z: number): void {
 		this.body.set([x, y, z]);
 		this.hasBody = true;
+	}
+
+	/** Where the player's body is; null while nobody has said so. */
+	get bodyPlace(): readonly [number, number, number] | null {
+		return this.hasBody ? [this.body[0]!, this.body[1]!, this.body[2]!] : null;
 	}
 
 	/** Puts the distance to a place into `near`. */
@@ -275,8 +368,19 @@ export class Player {
 	 * afterwards as if each step had been looked at.
 	 */
 	moveTo(time: Seconds): void {
+		this.bringTo(time);
+		const { running } = this;
+		for (let i = 0; i < running.length; i++) if (running[i]!.swayed) this.drive(running[i]!, time);
+	}
+
+	/**
+	 * Stands at a time between two frames: what arrives by then has arrived, what is over is gone. Game values, constant within a frame,
+	 * act from the frame on.
+	 */
+	bringTo(time: Seconds): void {
 		this.time = time;
 		this.summed = false;
+		if (this.waiting > 0) this.letArrive(time);
 		const { running } = this;
 		let kept = 0;
 		let ducking = false;
@@ -286,10 +390,34 @@ export class Player {
 			if (play.isOver(time)) continue;
 			running[kept++] = play;
 			if (play.duck < 1) ducking = true;
-			if (play.swayed) this.drive(play, time);
 		}
 		running.length = kept;
 		this.ducking = ducking;
+	}
+
+	/** Decides what becomes of those that were on their way, in the order in which they arrive. */
+	private letArrive(time: Seconds): void {
+		for (;;) {
+			let next: Play | null = null;
+			let count = 0;
+			for (const play of this.running) {
+				if (!play.waits) continue;
+				count++;
+				const at = play.trigger + play.delay;
+				if (at <= time && (!next || at < next.trigger + next.delay)) next = play;
+			}
+			this.waiting = count;
+			if (!next) return;
+			next.waits = false;
+			// Stopped on its way.
+			if (next.stoppedAt !== null) continue;
+			const at = next.trigger + next.delay;
+			const present = this.presentOf(next.presetId, next.builder, at, next);
+			if (!present) continue;
+			const { strength, length, rate, place, holders, builder, sourceAxes: axes } = next;
+			next.cut(at);
+			this.playAgain(present, next.compiled, { strength, length, rate, place, axes, holders, builder }, at);
+		}
 	}
 
 	/** The offset at the time that the player stands at. Returns `offset`. */
@@ -301,7 +429,7 @@ export class Player {
 		for (let i = 0; i < running.length; i++) {
 			const play = running[i]!;
 			if (this.view !== null && play.compiled.preset.view !== this.view) continue;
-			scratch.frame[FACTOR] = play.ducked = ducking ? this.duckOf(play) : 1;
+			scratch.frame[FACTOR] = scratch.frame[OUTER] = play.ducked = ducking ? this.duckOf(play) : 1;
 			if (play.swayed) this.sway(play);
 			if (play.movesIn === 'camera') play.addTo(scratch, offset);
 			else {
@@ -333,6 +461,7 @@ export class Player {
 		if (!drives) return;
 		this.values.drive(drives, this.driven);
 		frame[FACTOR]! *= this.driven[0]!;
+		frame[OUTER]! *= this.driven[0]!;
 	}
 
 	/** The smallest factor that a higher priority multiplies this play by. */

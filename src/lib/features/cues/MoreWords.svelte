@@ -4,6 +4,7 @@
 	import {
 		newCamera,
 		newPlay,
+		nextActionId,
 		type CameraAction,
 		type Cue,
 		type CueAction,
@@ -101,17 +102,19 @@
 							)
 						}))
 					);
+		const id = nextActionId(cue.actions);
 		const preset = desk.session.presets[0];
-		if (preset) offer('and', 'play something else too', () => add('Play', newPlay(preset.id)));
-		offer('and', 'see through another rig', () => add('Camera', newCamera(wiring.rigs[0]?.id ?? null)));
-		offer('and', 'stop something', () => add('Stop', { kind: 'stop', what: 'own', cut: false, delay: 0 }));
+		if (preset) offer('and', 'play something else too', () => add('Play', newPlay(preset.id, id)));
+		offer('and', 'see through another rig', () => add('Camera', newCamera(wiring.rigs[0]?.id ?? null, id)));
+		offer('and', 'stop something', () => add('Stop', { id, kind: 'stop', what: 'own', cut: false, delay: 0 }));
 		const parameter = wiring.parameters[0];
 		if (parameter)
 			offer('and', 'set a game value', () =>
-				add('Set', { kind: 'set', parameter: parameter.id, to: parameter.max, delay: 0 })
+				add('Set', { id, kind: 'set', parameter: parameter.id, to: parameter.max, delay: 0 })
 			);
 		const other = wiring.events.find((e) => e.id !== cue.event && e.kind === 'moment');
-		if (other) offer('and', 'raise another event', () => add('Raise', { kind: 'raise', event: other.id, delay: 0 }));
+		if (other)
+			offer('and', 'raise another event', () => add('Raise', { id, kind: 'raise', event: other.id, delay: 0 }));
 		return list;
 	});
 	const GROUPS = [

@@ -144,6 +144,7 @@ export class RigState {
 		const { session, course, rig, other, over } = this;
 		const { played } = session;
 		const go = {
+			id: '26',
 			kind: 'camera',
 			rig: other,
 			lag: null,

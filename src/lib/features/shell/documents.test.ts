@@ -12,10 +12,10 @@ describe('a cue in a few words', () => {
 		const pick = ['a', 'b', 'c', 'd'].map((preset) => ({ preset, weight: 1 }));
 		const actions: CueAction[] = [
 			{ ...play, pick },
-			{ kind: 'stop', what: 'own', cut: false, delay: 0 } as CueAction,
-			{ kind: 'set', parameter: 'cold', to: 1, delay: 0 } as CueAction,
-			{ kind: 'raise', event: 'f', delay: 0 } as CueAction,
-			{ kind: 'camera', rig: 'r', lag: null, bob: null, sizes: {}, over: 0, delay: 0 } as CueAction
+			{ id: '22', kind: 'stop', what: 'own', cut: false, delay: 0 } as CueAction,
+			{ id: '23', kind: 'set', parameter: 'cold', to: 1, delay: 0 } as CueAction,
+			{ id: '24', kind: 'raise', event: 'f', delay: 0 } as CueAction,
+			{ id: '25', kind: 'camera', rig: 'r', lag: null, bob: null, sizes: {}, over: 0, delay: 0 } as CueAction
 		];
 		expect(cueWords({ ...cue, actions }, names)).toBe(
 			'event e happens: play preset a or preset b or preset c …, stop, set parameter cold, raise event f, change the camera to rig r'
