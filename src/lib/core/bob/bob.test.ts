@@ -121,39 +121,108 @@ describe('the stride', () => {
 });
 
 describe('stopping', () => {
-	it('at any phase and from any gait: no frame moves the eye faster than the bob’s own fastest, and it ends at 0', () => {
-		const shapes = fc.constantFrom('sine' as const, 'rectified' as const, 'noise' as const);
+	/** Size and steps a second of a channel at a speed, straight between the gaits: by hand. */
+	const mixed = (
+		name: 'x' | 'y' | 'roll',
+		speed: number,
+		gaits: readonly BobGait[]
+	): { size: number; steps: number } => {
+		const [a, b] = [gaits[0]!, gaits[1]!];
+		const t = Math.min(1, Math.max(0, (speed - a.speed) / (b.speed - a.speed)));
+		const of = (g: BobGait): number => g.channels[name]?.amplitude ?? 0;
+		return { size: of(a) + (of(b) - of(a)) * t, steps: a.steps + (b.steps - a.steps) * t };
+	};
+	const cycles = { x: 1, y: 2, roll: 1 } as const;
+	const numberOf = { x: X, y: Y, roll: ROLL } as const;
+
+	it('at any phase, speed, rate and amount: no frame moves the eye faster than walking did, and it ends at 0', () => {
+		const shapes = fc.constantFrom('sine' as const, 'rectified' as const);
+		const some = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 		fc.assert(
 			fc.property(
-				fc.double({ min: 0.2, max: 5, noNaN: true }),
-				fc.double({ min: 0, max: 2, noNaN: true }),
-				fc.double({ min: 0, max: 0.4, noNaN: true }),
+				some(1.4, 5),
+				some(2, 4),
+				some(0, 0.4),
+				some(0.3, 3),
 				shapes,
 				fc.constantFrom(20, 60, 144),
 				fc.boolean(),
-				(speed, walked, settleTime, shape, fps, jumps) => {
+				(speed, walked, settleTime, driven, shape, fps, air) => {
 					const gaits = [walk, run].map((g) => ({
 						...g,
-						channels: Object.fromEntries(
-							Object.entries(g.channels).map(([name, c]) => [name, { ...c, shape: name === 'y' ? shape : c.shape }])
-						)
+						channels: { ...g.channels, y: { ...g.channels.y!, shape } }
 					}));
-					const compiled = compileBob(bob({ gaits, settleTime }));
-					const one = new BobRun(compiled);
+					const values = new GameValues([{ id: 'v', name: 'V', min: 0, max: 1, rest: 1 }]);
+					const points = [{ at: 0, value: driven }];
+					const drives = (['rate', 'amount'] as const).map((to) => ({ parameter: 'v', to, curve: points }));
+					const one = new BobRun(compileBob(bob({ gaits, settleTime, drives })), 1, values);
+					for (let i = 0; i < walked * fps; i++) one.advance(1 / fps, at(speed));
 					const before = new Float64Array(7);
-					const frame = (walking: { speed: number; grounded: boolean }): void => {
+					let over = 0;
+					for (let t = 0; t < 4; t += 1 / fps) {
 						before.set(one.offset);
-						one.advance(1 / fps, walking);
-						for (let c = 0; c < 7; c++)
-							expect(Math.abs(one.offset[c]! - before[c]!)).toBeLessThanOrEqual(compiled.fastest[c]! / fps + 1e-12);
-					};
-					for (let t = 0; t < walked; t += 1 / fps) frame(at(speed));
-					for (let t = 0; t < 2; t += 1 / fps) frame(jumps ? at(speed, false) : at(0));
+						one.advance(1 / fps, air ? at(speed, false) : at(0));
+						for (const name of ['x', 'y', 'roll'] as const) {
+							const { size, steps } = mixed(name, speed, gaits);
+							// A sine and a rectified one are steepest at 2π·size for each cycle.
+							const most = size * driven * 2 * Math.PI * cycles[name] * (steps / 2) * driven;
+							over = Math.max(over, Math.abs(one.offset[numberOf[name]]! - before[numberOf[name]]!) * fps - most);
+						}
+					}
+					expect(over).toBeLessThan(1e-9);
 					expect([...one.offset]).toEqual([0, 0, 0, 0, 0, 0, 0]);
 				}
 			),
-			{ numRuns: 150 }
+			{ numRuns: 150, seed: 8 }
 		);
+	});
+
+	it('while one walks it is the formula, bent by no limit: with a driven rate, between a wide slow gait and a small quick one', () => {
+		const slow: BobGait = { id: 'slow', speed: 1, steps: 1, channels: { y: channel(0.2) } };
+		const quick: BobGait = { id: 'quick', speed: 3, steps: 5, channels: { y: channel(0.01) } };
+		const values = new GameValues([{ id: 'v', name: 'V', min: 0, max: 1, rest: 0 }]);
+		const drives = [
+			{
+				parameter: 'v',
+				to: 'rate' as const,
+				curve: [
+					{ at: 0, value: 1 },
+					{ at: 1, value: 4 }
+				]
+			}
+		];
+		const one = new BobRun(compileBob(bob({ gaits: [slow, quick], drives })), 1, values);
+		for (let i = 0; i < 240; i++) one.advance(1 / 120, at(2));
+		values.set('v', 1);
+		let off = 0;
+		for (let i = 0; i < 240; i++) {
+			one.advance(1 / 120, at(2));
+			// Halfway: 0.105 m; lowest at the footfall.
+			off = Math.max(off, Math.abs(one.offset[Y]! - 0.105 * Math.sin(2 * Math.PI * (2 * one.phase + 0.75))));
+		}
+		expect(off).toBeLessThan(1e-9);
+	});
+
+	it('settles straight in its time, from wherever it stands', () => {
+		const one = walking(bob({ settleTime: 2 }), 1.4);
+		const from = one.offset[ROLL]!;
+		for (let i = 1; i <= 240; i++) {
+			one.advance(1 / 120, at(0));
+			expect(one.offset[ROLL]).toBeCloseTo(from * (1 - i / 240), 9);
+		}
+	});
+
+	it('another bob, or the same one tuned while one walks, comes by and by', () => {
+		const one = walking(bob(), 1.4);
+		const tuned = bob({ gaits: [{ ...walk, channels: { ...walk.channels, y: channel(0.2) } }, run] });
+		const next = new BobRun(compileBob(tuned));
+		next.takeOver(one);
+		const before = one.offset[Y]!;
+		next.advance(1 / 120, at(1.4));
+		// A sine of 2 Hz and 0.2 m, and what is carried over within 0.3 s.
+		expect(Math.abs(next.offset[Y]! - before)).toBeLessThan((0.2 * 2 * Math.PI * 2 + 0.22 / 0.3) / 120);
+		for (let i = 0; i < 60; i++) next.advance(1 / 120, at(1.4));
+		expect(next.offset[Y]).toBeCloseTo(0.2 * Math.sin(2 * Math.PI * (2 * next.phase + 0.75)), 9);
 	});
 
 	it('in the air the steps rest, and go on with the other foot', () => {

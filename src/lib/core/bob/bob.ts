@@ -21,9 +21,11 @@ import { STEP_CHANNELS, type BobChannel, type BobPreset, type BobShape } from '.
 const ONE_OCTAVE = compileNoise({ kind: 'noise', octaves: 1, lacunarity: 2, persistence: 0.5 });
 const Y = CHANNELS.indexOf('y');
 const PITCH = CHANNELS.indexOf('pitch');
-/** Samples of a cycle, and cycles of a noise, that the steepest slope is looked for in. */
-const SAMPLES = 1024;
+/** Samples of a stride, and strides of a noise, that the steepest slope is looked for in. */
+const SAMPLES = 256;
 const NOISE_CYCLES = 48;
+/** What is left of another bob, or of the same one tuned, is gone in the blend time, or in this where that is shorter. */
+const LEAST_CARRY: Seconds = 0.1;
 
 /** Channels of a gait that have one shape. */
 interface Group {
@@ -36,10 +38,8 @@ export interface CompiledBob {
 	readonly preset: BobPreset;
 	/** By gait. */
 	readonly groups: readonly (readonly Group[])[];
-	/** The most that each channel ever moves in a second, at any of the gaits. */
-	readonly fastest: Float64Array;
-	/** How fast size may fall so that no channel falls faster than its gait moves it, in parts a second. */
-	readonly quickest: number;
+	/** By gait: the steepest that its noises get, per stride. */
+	readonly noises: readonly Float64Array[];
 	readonly idle: Voice | null;
 	/** Deepest place of the landing's spring for a push of 1 a second. */
 	readonly pushPeak: number;
@@ -93,27 +93,32 @@ const noiseFor = (seed: number, count: number): NoiseRun =>
 		new Float64Array(count)
 	);
 
-/** The steepest that each channel of a gait gets, per stride. */
-function slopesOf(groups: readonly Group[]): Float64Array {
+/** The steepest that the noises of a gait get, per stride. */
+function noiseSlopes(groups: readonly Group[]): Float64Array {
 	const steepest = new Float64Array(CHANNEL_COUNT);
 	const [before, here, spare] = [new Float64Array(CHANNEL_COUNT), new Float64Array(CHANNEL_COUNT), new Float64Array(1)];
 	for (const group of groups) {
-		const noise = group.shape === 'noise' ? noiseFor(1, group.voice.channels.length) : null;
-		const strides = group.shape === 'noise' ? NOISE_CYCLES : 1;
+		if (group.shape !== 'noise') continue;
+		const noise = noiseFor(1, group.voice.channels.length);
 		group.voice.now[LEVEL] = 1;
-		for (let i = 0; i <= SAMPLES * strides; i++) {
+		for (let i = 0; i <= SAMPLES * NOISE_CYCLES; i++) {
 			group.voice.now[ELAPSED] = i / SAMPLES;
 			here.fill(0);
 			addGroup(group, noise, spare, here);
-			if (i > 0)
-				for (const c of group.voice.channels) {
-					const slope = Math.abs(here[c]! - before[c]!) * SAMPLES;
-					if (slope > steepest[c]!) steepest[c] = slope;
-				}
+			if (i > 0) steepen(here, before, SAMPLES, steepest);
 			before.set(here);
 		}
 	}
 	return steepest;
+}
+
+/** Takes the slope from one sample to the next into account. */
+function steepen(here: Float64Array, before: Float64Array, samples: number, steepest: Float64Array): void {
+	for (let c = 0; c < CHANNEL_COUNT; c++) {
+		const by = here[c]! - before[c]!;
+		const slope = (by < 0 ? -by : by) * samples;
+		if (slope > steepest[c]!) steepest[c] = slope;
+	}
 }
 
 /** The deepest place that a spring reaches that is pushed out of its rest by 1 a second. */
@@ -133,19 +138,6 @@ function peakOf(frequency: Hertz, damping: number): number {
 export function compileBob(preset: BobPreset): CompiledBob {
 	const gaits = [...preset.gaits].sort((a, b) => a.speed - b.speed);
 	const groups = gaits.map((gait) => groupsOf(gait.channels));
-	const fastest = new Float64Array(CHANNEL_COUNT);
-	let quickest = Infinity;
-	groups.forEach((list, g) => {
-		const slopes = slopesOf(list);
-		for (const { voice } of list)
-			voice.channels.forEach((c, j) => {
-				// Chords of a curve are a little less steep than the curve.
-				const speed = slopes[c]! * (gaits[g]!.steps / 2) * 1.0001;
-				if (speed > fastest[c]!) fastest[c] = speed;
-				const size = Math.abs(voice.scales[j]!);
-				if (size > 0) quickest = Math.min(quickest, speed / size);
-			});
-	});
 	const idle = CHANNELS.flatMap((name, number) => {
 		const channel = preset.idle?.channels[name];
 		return channel && channel.amplitude !== 0 ? [{ number, ...channel }] : [];
@@ -153,8 +145,7 @@ export function compileBob(preset: BobPreset): CompiledBob {
 	return {
 		preset: { ...preset, gaits },
 		groups,
-		fastest,
-		quickest,
+		noises: groups.map(noiseSlopes),
 		idle:
 			idle.length === 0
 				? null
@@ -215,16 +206,23 @@ export class BobRun {
 	readonly offset: Float64Array = new Float64Array(CHANNEL_COUNT);
 	/** In strides; a foot falls at each whole and half. */
 	phase = 0;
-	/** The bob's own part, held back to its fastest frame. */
+	/** The bob's own part. */
 	private readonly steps = new Float64Array(CHANNEL_COUNT);
-	private readonly wanted = new Float64Array(CHANNEL_COUNT);
+	/** What another bob left at its take-over, and how much of that is still there. */
+	private readonly carry = new Float64Array(CHANNEL_COUNT);
+	private carried = 0;
+	/** Sizes when the body stopped or left the ground, how much of them is left, and how fast that goes, in parts a second. */
+	private readonly stoodWith: Float64Array;
+	private stood = 0;
+	private settling = 0;
+	private readonly scan = [new Float64Array(CHANNEL_COUNT), new Float64Array(CHANNEL_COUNT)] as const;
+	private readonly steepest = new Float64Array(CHANNEL_COUNT);
 	private readonly weights: Float64Array;
 	private readonly goal: Float64Array;
 	/** By gait: how much of it there is at the present speed. */
 	private readonly shares: Float64Array;
 	/** By gait: what its size is multiplied by. */
 	private readonly sizes: Float64Array;
-	private largest = 1;
 	private readonly noise: readonly (readonly (NoiseRun | null)[])[];
 	private readonly idleNoise: NoiseRun | null;
 	private readonly landing = new Float64Array(2);
@@ -244,10 +242,11 @@ export class BobRun {
 	) {
 		const { groups, idle, preset } = bob;
 		this.weights = new Float64Array(groups.length);
+		this.stoodWith = new Float64Array(groups.length);
 		this.goal = new Float64Array(groups.length);
 		this.shares = new Float64Array(groups.length);
 		this.sizes = new Float64Array(groups.length).fill(1);
-		const own = combine(seed, hashText(preset.id));
+		const own = combine(seed, hashText(preset.seededBy ?? preset.id));
 		this.noise = groups.map((list, g) =>
 			list.map((group, k) =>
 				group.shape === 'noise' ? noiseFor(combine(combine(own, g), k), group.voice.channels.length) : null
@@ -261,6 +260,8 @@ export class BobRun {
 	fork(values: GameValues | null = this.values): BobRun {
 		const copy = new BobRun(this.bob, this.seed, values);
 		copy.takeOver(this);
+		copy.carry.set(this.carry);
+		copy.carried = this.carried;
 		return copy;
 	}
 
@@ -272,6 +273,9 @@ export class BobRun {
 		const shared = Math.min(this.weights.length, from.weights.length);
 		this.weights.set(from.weights.subarray(0, shared));
 		this.sizes.set(from.sizes.subarray(0, shared));
+		this.stoodWith.set(from.stoodWith.subarray(0, shared));
+		this.stood = from.stood;
+		this.settling = from.settling;
 		this.landing.set(from.landing);
 		this.phase = from.phase;
 		this.idleWeight = from.idleWeight;
@@ -281,7 +285,11 @@ export class BobRun {
 		// Of another preset, perhaps: worked out anew.
 		this.frame[WEIGHED] = this.frame[SPRUNG] = 0;
 		if (this.speed > 0) this.frame[PACE] = this.frame[PACE_WAS] = bobSteps(this.bob, this.speed);
-		this.largest = from.largest;
+		// What differs goes by and by, so that tuning while one walks is no jump.
+		this.addGaits();
+		for (let c = 0; c < CHANNEL_COUNT; c++) this.carry[c] = from.steps[c]! - this.steps[c]!;
+		this.carried = this.carry.some((v) => v !== 0) ? 1 : 0;
+		this.steps.set(from.steps);
 	}
 
 	/** Multiplies the size of a gait, which follows in the blend time; a gait that is not there is passed over. */
@@ -289,8 +297,6 @@ export class BobRun {
 		const g = this.bob.preset.gaits.findIndex((gait) => gait.id === id);
 		if (g < 0) return;
 		this.sizes[g] = factor;
-		// It may still be as large as it was.
-		if (factor > this.largest) this.largest = factor;
 	}
 
 	/** Feet meet the ground after a fall at so many metres a second. */
@@ -312,7 +318,8 @@ export class BobRun {
 		frame[RATE] = driven[1]!;
 		const fell = this.walk(grounded);
 		this.sizeUp(grounded);
-		this.addSteps();
+		this.addGaits();
+		this.addCarry();
 		this.offset.set(this.steps);
 		this.addIdle(grounded);
 		this.addLanding();
@@ -344,20 +351,66 @@ export class BobRun {
 				frame[WEIGHED] = speed;
 				bobWeights(bob, speed, this.shares);
 			}
-			for (let g = 0; g < goal.length; g++) goal[g] = this.shares[g]! * this.sizes[g]!;
-		} else goal.fill(0);
-		const settle = Math.min(settleTime > 0 ? 1 / settleTime : Infinity, bob.quickest);
-		const most = (walks ? (blendTime > 0 ? 1 / blendTime : Infinity) : settle) * frame[DT]!;
-		for (let g = 0; g < weights.length; g++) {
-			const by = goal[g]! - weights[g]!;
-			weights[g] = by > most ? weights[g]! + most : by < -most ? weights[g]! - most : goal[g]!;
+			const most = blendTime > 0 ? frame[DT]! / blendTime : Infinity;
+			for (let g = 0; g < goal.length; g++) {
+				const to = (goal[g] = this.shares[g]! * this.sizes[g]!);
+				const by = to - weights[g]!;
+				weights[g] = by > most ? weights[g]! + most : by < -most ? weights[g]! - most : to;
+			}
+			this.stood = 0;
+			return;
 		}
+		if (this.stood === 0) {
+			if (weights.every((w) => w === 0)) return;
+			this.stoodWith.set(weights);
+			this.stood = 1;
+			this.settling = Math.min(settleTime > 0 ? 1 / settleTime : Infinity, this.quickest());
+		}
+		// Straight, whatever the frames; at 0 it has nothing left to settle.
+		this.stood = Math.max(0, this.stood - this.settling * frame[DT]!);
+		for (let g = 0; g < weights.length; g++) weights[g] = this.stoodWith[g]! * this.stood;
 	}
 
-	private addSteps(): void {
-		const { bob, wanted, weights, steps, frame } = this;
+	/**
+	 * How fast sizes may fall, in parts a second, so that no channel moves faster than the steepest that the sum of the gaits was, at
+	 * the speed, the rate and the sizes that one comes from.
+	 */
+	private quickest(): number {
+		const { bob, weights, scan, steepest, frame, steps } = this;
+		const [before, here] = scan;
+		steepest.fill(0);
+		for (let i = 0; i <= SAMPLES; i++) {
+			here.fill(0);
+			for (let g = 0; g < weights.length; g++) {
+				if (weights[g]! <= 0) continue;
+				for (const group of bob.groups[g]!) {
+					if (group.shape === 'noise') continue;
+					group.voice.now[LEVEL] = weights[g]!;
+					group.voice.now[ELAPSED] = i / SAMPLES;
+					addGroup(group, null, this.spare, here);
+				}
+			}
+			if (i > 0) steepen(here, before, SAMPLES, steepest);
+			before.set(here);
+		}
+		for (let g = 0; g < weights.length; g++)
+			for (let c = 0; c < CHANNEL_COUNT; c++) steepest[c]! += weights[g]! * bob.noises[g]![c]!;
+		const strides = (frame[PACE]! / 2) * frame[RATE]!;
 		const amount = frame[AMOUNT]!;
-		wanted.fill(0);
+		let quickest = Infinity;
+		for (let c = 0; c < CHANNEL_COUNT; c++) {
+			const size = steps[c]! < 0 ? -steps[c]! : steps[c]!;
+			const speed = steepest[c]! * strides * (amount < 0 ? -amount : amount);
+			if (size > 0 && speed > 0) quickest = Math.min(quickest, speed / size);
+		}
+		return quickest;
+	}
+
+	/** The plain sum of the gaits, bent by nothing. */
+	private addGaits(): void {
+		const { bob, weights, steps, frame } = this;
+		const amount = frame[AMOUNT]!;
+		steps.fill(0);
 		for (let g = 0; g < weights.length; g++) {
 			if (weights[g]! <= 0) continue;
 			const groups = bob.groups[g]!;
@@ -365,15 +418,18 @@ export class BobRun {
 				const { now } = groups[k]!.voice;
 				now[LEVEL] = weights[g]! * amount;
 				now[ELAPSED] = this.phase;
-				addGroup(groups[k]!, this.noise[g]![k]!, this.spare, wanted);
+				addGroup(groups[k]!, this.noise[g]![k]!, this.spare, steps);
 			}
 		}
-		// Size and phase may move at once; together they are no faster than the fastest gait alone.
-		for (let c = 0; c < CHANNEL_COUNT; c++) {
-			const most = bob.fastest[c]! * (amount > 1 ? amount : 1) * this.largest * frame[DT]!;
-			const by = wanted[c]! - steps[c]!;
-			steps[c] = by > most ? steps[c]! + most : by < -most ? steps[c]! - most : wanted[c]!;
-		}
+	}
+
+	private addCarry(): void {
+		if (this.carried <= 0) return;
+		const { steps, carry, frame } = this;
+		const { blendTime } = this.bob.preset;
+		this.carried -= frame[DT]! / (blendTime > LEAST_CARRY ? blendTime : LEAST_CARRY);
+		if (this.carried <= 0) this.carried = 0;
+		else for (let c = 0; c < CHANNEL_COUNT; c++) steps[c]! += carry[c]! * this.carried;
 	}
 
 	private addIdle(grounded: boolean): void {

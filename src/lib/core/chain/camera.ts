@@ -181,7 +181,6 @@ export class CameraRun {
 	/** The rest of the chain, from what the shakes came to. Returns `offset`. */
 	sum(shakes: Float64Array): Float64Array {
 		for (let i = 0; i < this.layers.length; i++) this.layers[i]!.run.sum(shakes);
-		if (this.followsShakes) this.mix();
 		this.mixOffset();
 		return this.offset;
 	}

@@ -263,3 +263,67 @@ describe('a course through a rig', () => {
 		expect(late.bodies[0]!.rig.camera[2]).toBe(-7);
 	});
 });
+
+describe('where stages stand in another order', () => {
+	const late = [...RIG_STAGES.filter((s) => s !== 'limits'), 'limits'] as RigStage[];
+
+	it('limits after the shakes hold body and motion back once: the least motion is no jump', () => {
+		const limits = { x: [-5, 5] as const, y: null, z: null, area: null, soft: 1 };
+		const run = new RigRun(rig({ lag: null, bob: null, lean: null, order: late, limits }), presets, none);
+		run.snap(body(4.8));
+		const seen = (x: number): number => run.camera[0]! + run.sum(Float64Array.of(x, 0, 0, 0, 0, 0, 0))[0]!;
+		const still = seen(0);
+		expect(Math.abs(seen(1e-6) - still)).toBeLessThan(1e-6);
+		// Beyond the margin of 1 m: 4 + u/(1 + u) with u = 0.8 + 0.1.
+		expect(seen(0.1)).toBeCloseTo(4 + 0.9 / 1.9, 12);
+	});
+
+	it('a chase that looks down does not go over the top', () => {
+		const view: RigView = { ...EYES, kind: 'chase', back: 4, down: 30 };
+		const run = new RigRun(rig({ bob: null, lag: null, lean: null, view }), presets, none);
+		const height = (pitch: number): number => {
+			run.snap(Float64Array.of(0, 0, 0, 0, pitch));
+			return run.camera[1]!;
+		};
+		const heights = [-40, -50, -58, -60, -70, -85].map(height);
+		for (let i = 1; i < heights.length; i++) expect(heights[i]).toBeGreaterThanOrEqual(heights[i - 1]!);
+		// Four metres above the eyes, but for the degree that is left.
+		expect(heights.at(-1)).toBeCloseTo(EYE_HEIGHT + 4 * Math.sin((89 / 180) * Math.PI), 9);
+	});
+
+	it('a lag after the shakes follows them, and what is seen is told as motion from where the camera rests', () => {
+		const order = ['shakes', 'lag', 'limits', 'bob', 'lean', 'ceiling'] as const;
+		const slow = { ...newLag('slow', 'Slow'), axes: { x: { ...newLagAxis(), halfLife: 0.1 } } };
+		const run = new RigRun(rig({ lag: 'slow', bob: null, lean: null, order }), [slow, ...presets], none);
+		run.snap(body(0));
+		run.sum(new Float64Array(7));
+		const push = Float64Array.of(1, 0, 0, 0, 0, 0, 0);
+		const seen: number[] = [];
+		for (let i = 1; i <= 120; i++) {
+			run.advance(1 / 120, body(0), 0, true);
+			seen.push(run.sum(push)[0]!);
+			expect(run.camera[0]).toBe(0);
+		}
+		// Pushed by 1 m within a step, it comes after by half in each 0.1 s: 12 steps.
+		expect(seen[0]).toBeLessThan(0.1);
+		expect((1 - seen[35]!) / (1 - seen[23]!)).toBeCloseTo(0.5, 3);
+		for (let i = 0; i < 600; i++) {
+			run.advance(1 / 120, body(0), 0, true);
+			run.sum(new Float64Array(7));
+		}
+		expect([...run.offset]).toEqual([0, 0, 0, 0, 0, 0, 0]);
+	});
+
+	it('what is baked is what is seen, whatever the order', () => {
+		const orders = [
+			RIG_STAGES,
+			['shakes', 'lag', 'limits', 'bob', 'lean', 'ceiling'],
+			['bob', 'shakes', 'lag', 'limits', 'lean', 'ceiling']
+		];
+		const most = orders.map((order) => {
+			const bake = bakeCourse(kit([rig({ order: order as RigStage[] })]), course, { fps: 30 })!;
+			return Math.max(...bake.values.map(Math.abs));
+		});
+		for (const value of most) expect(value).toBeGreaterThan(0.05);
+	});
+});

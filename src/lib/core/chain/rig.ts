@@ -41,10 +41,14 @@ export const EYES: RigView = {
 /** x, y, z of the feet in metres, yaw and pitch of the look in degrees. */
 export type BodyPose = Float64Array;
 
+/** Stages that add to where the camera rests. */
+const MOTION: readonly RigStage[] = ['bob', 'lean', 'shakes'];
 const STILL = new Float64Array(CHANNEL_COUNT);
 const POSE = 6;
 const [PITCH, YAW, ROLL] = [3, 4, 5];
 const [X_OFF, ROLL_OFF] = [0, 5];
+
+const steep = (pitch: number): number => (pitch > STEEPEST ? STEEPEST : pitch < -STEEPEST ? -STEEPEST : pitch);
 
 export class RigRun {
 	/** What the camera rests on: x, y, z, and its orientation as a quaternion x, y, z, w. */
@@ -77,6 +81,10 @@ export class RigRun {
 	private readonly look = Float64Array.of(0, 0, 0, 1);
 	private readonly turn = Float64Array.of(0, 0, 0, 1);
 	private readonly spot = new Float64Array(POSE);
+	private readonly free = new Float64Array(3);
+	/** Where motion comes before lag or limits: the same chain without it, and so where the camera rests. */
+	private readonly plain: RigRun | null = null;
+	private readonly whole = Float64Array.of(0, 0, 0, 0, 0, 0, 1);
 	/** The body a step ago. */
 	private readonly bodyWas = new Float64Array(POSE);
 	private readonly walking = { speed: 0, grounded: true };
@@ -106,6 +114,10 @@ export class RigRun {
 		if (on('limits') && rig!.limits) this.limits = compileLimits(rig!.limits);
 		if (on('lean') && rig!.lean) this.lean = new LeanRun(rig!.lean);
 		if (on('ceiling') && rig!.ceiling) this.ceilings = compileCeilings(rig!.ceiling);
+		const limitsAt = this.limits ? this.stages.indexOf(RIG_STAGES.indexOf('limits')) : 0;
+		const early = this.stages.slice(0, Math.max(0, this.lagAt, limitsAt)).map((s) => RIG_STAGES[s]!);
+		if (rig && early.some((stage) => MOTION.includes(stage)))
+			this.plain = new RigRun({ ...rig, bypass: [...rig.bypass, ...MOTION] }, presets, values, seed);
 	}
 
 	/** Of the head bob, in strides; 0 without one. */
@@ -142,6 +154,7 @@ export class RigRun {
 			shakesAt: this.shakesAt,
 			lagAt: this.lagAt,
 			elapsed: this.elapsed,
+			plain: this.plain?.fork(values) ?? null,
 			done: this.done?.slice() ?? null
 		});
 		for (const part of ['camera', 'offset', 'aimed', 'pose', 'poseBefore', 'offsetBefore', 'bodyWas'] as const)
@@ -158,6 +171,7 @@ export class RigRun {
 		const sameView = this.view.kind === from.view.kind && this.view.pixelsPerMetre === from.view.pixelsPerMetre;
 		if (this.lag && from.lag && sameView) this.lag.takeOver(from.lag);
 		if (this.lean && from.lean && sameView) this.lean.takeOver(from.lean);
+		if (this.plain) this.plain.takeOver(from.plain ?? from);
 		this.begin();
 	}
 
@@ -172,6 +186,7 @@ export class RigRun {
 		this.aim(body);
 		this.lag?.snap(this.scaled(this.aimed));
 		this.elapsed = 0;
+		this.plain?.snap(body);
 		this.begin();
 		if (this.followsShakes) this.sum(STILL);
 	}
@@ -184,6 +199,7 @@ export class RigRun {
 		const fell = this.bob !== null && this.bob.advance(dt, walking);
 		if (this.lean) this.leanWith(dt, body);
 		this.elapsed += dt;
+		this.plain?.advance(dt, body, speed, grounded);
 		this.aim(body);
 		this.begin();
 		return fell;
@@ -200,7 +216,10 @@ export class RigRun {
 		this.offset.set(this.offsetBefore);
 		this.shakes = shakes;
 		this.run(this.shakesAt, this.stages.length);
-		if (this.followsShakes) this.putCamera();
+		if (this.plain) {
+			this.plain.sum(STILL);
+			this.relate(this.plain.camera);
+		}
 		return this.offset;
 	}
 
@@ -211,7 +230,31 @@ export class RigRun {
 		this.run(0, this.shakesAt);
 		this.poseBefore.set(this.pose);
 		this.offsetBefore.set(this.offset);
-		if (!this.followsShakes) this.putCamera();
+		if (this.plain) this.camera.set(this.plain.camera);
+		else this.putCamera(this.camera);
+	}
+
+	/**
+	 * Motion that came before the lag is in the pose: what is seen is told as the motion that leads there from where the camera rests.
+	 */
+	private relate(rest: Float64Array): void {
+		const { camera, whole, offset, look, turn, spot, view } = this;
+		camera.set(rest);
+		this.putCamera(whole);
+		let apart = false;
+		for (let c = 0; c < whole.length; c++) if (whole[c] !== rest[c]) apart = true;
+		if (!apart) return;
+		const per = view.kind === 'flat' ? view.pixelsPerMetre : 1;
+		// The motion that stands behind the lag, in the world, onto the place; its turn onto the look.
+		spot.set(offset.subarray(0, 3));
+		turnBy(whole, 3, spot, 0);
+		for (let c = 0; c < 3; c++) spot[c] = whole[c]! + spot[c]! / per - rest[c]!;
+		turnBy(rest, 3, spot, 0, true);
+		for (let c = 0; c < 3; c++) offset[c] = spot[c]! * per;
+		putLook(offset[YAW]!, offset[PITCH]!, turn, 0, offset[ROLL]!);
+		timesQuaternion(whole, 3, turn, look, false);
+		timesQuaternion(rest, 3, look, turn, true);
+		anglesOf(turn, 0, offset, PITCH);
 	}
 
 	private leanWith(dt: Seconds, body: BodyPose): void {
@@ -310,13 +353,12 @@ export class RigRun {
 			const moves = view.kind === 'flat' ? c < 2 : view.kind === 'fixed' ? c >= PITCH : true;
 			if (moves) pose[c]! += lag.behind[c]! / per;
 		}
-		if (pose[PITCH]! > STEEPEST) pose[PITCH] = STEEPEST;
-		else if (pose[PITCH]! < -STEEPEST) pose[PITCH] = -STEEPEST;
+		pose[PITCH] = steep(pose[PITCH]!);
 	}
 
 	/** Before the lag: what was added so far becomes part of the pose that it follows. */
 	private fold(): void {
-		const { offset, pose, look, turn, spot } = this;
+		const { offset, pose, look, turn, spot, whole } = this;
 		let moved = false;
 		for (let c = 0; c < POSE; c++) if (offset[c] !== 0) moved = true;
 		if (!moved) return;
@@ -326,13 +368,8 @@ export class RigRun {
 		const per = this.view.kind === 'flat' ? this.view.pixelsPerMetre : 1;
 		for (let c = 0; c < 3; c++) pose[c]! += spot[c]! / per;
 		putLook(offset[YAW]!, offset[PITCH]!, turn, 0, offset[ROLL]!);
-		const [ax, ay, az, aw] = [look[0]!, look[1]!, look[2]!, look[3]!];
-		const [bx, by, bz, bw] = [turn[0]!, turn[1]!, turn[2]!, turn[3]!];
-		look[0] = aw * bx + ax * bw + ay * bz - az * by;
-		look[1] = aw * by - ax * bz + ay * bw + az * bx;
-		look[2] = aw * bz + ax * by - ay * bx + az * bw;
-		look[3] = aw * bw - ax * bx - ay * by - az * bz;
-		anglesOf(look, 0, pose, PITCH);
+		timesQuaternion(look, 0, turn, whole, false);
+		anglesOf(whole, 0, pose, PITCH);
 		for (let c = 0; c < POSE; c++) offset[c] = 0;
 	}
 
@@ -340,7 +377,7 @@ export class RigRun {
 	private mount(): void {
 		const { pose, view, look, spot } = this;
 		if (view.kind !== 'chase') return;
-		pose[PITCH]! -= view.down;
+		pose[PITCH] = steep(pose[PITCH]! - view.down);
 		this.lookOf(pose, look);
 		spot[0] = spot[1] = 0;
 		spot[2] = view.back;
@@ -350,15 +387,17 @@ export class RigRun {
 
 	/** Holds the pose within the limits; where motion came before, what is beyond them is taken off the motion. */
 	private hold(): void {
-		const { limits, pose, offset, look, spot, view } = this;
+		const { limits, pose, offset, look, spot, free, view } = this;
 		if (!limits) return;
+		for (let c = 0; c < 3; c++) free[c] = pose[c]!;
 		applyLimits(limits, pose);
 		if (offset[0] === 0 && offset[1] === 0 && offset[2] === 0) return;
 		const per = view.kind === 'flat' ? view.pixelsPerMetre : 1;
 		this.lookOf(pose, look);
 		for (let c = 0; c < 3; c++) spot[c] = offset[c]! / per;
 		turnBy(look, 0, spot, 0);
-		for (let c = 0; c < 3; c++) spot[c]! += pose[c]!;
+		// Both at once from where it would be without limits: held back twice, the least motion would be a jump.
+		for (let c = 0; c < 3; c++) spot[c]! += free[c]!;
 		applyLimits(limits, spot);
 		for (let c = 0; c < 3; c++) spot[c]! -= pose[c]!;
 		turnBy(look, 0, spot, 0, true);
@@ -369,9 +408,20 @@ export class RigRun {
 		putLook(pose[YAW]!, pose[PITCH]!, out, 0, pose[ROLL]!);
 	}
 
-	private putCamera(): void {
-		const { camera, pose } = this;
+	private putCamera(camera: Float64Array): void {
+		const { pose } = this;
 		for (let c = 0; c < 3; c++) camera[c] = pose[c]!;
 		putLook(pose[YAW]!, pose[PITCH]!, camera, 3, pose[ROLL]!);
 	}
+}
+
+/** a·b of the quaternion at `at` of `a` (with `back` its opposite) and the one in `b`, into `out`. */
+function timesQuaternion(a: Float64Array, at: number, b: Float64Array, out: Float64Array, back: boolean): void {
+	const s = back ? -1 : 1;
+	const [ax, ay, az, aw] = [s * a[at]!, s * a[at + 1]!, s * a[at + 2]!, a[at + 3]!];
+	const [bx, by, bz, bw] = [b[0]!, b[1]!, b[2]!, b[3]!];
+	out[0] = aw * bx + ax * bw + ay * bz - az * by;
+	out[1] = aw * by - ax * bz + ay * bw + az * bx;
+	out[2] = aw * bz + ax * by - ay * bx + az * bw;
+	out[3] = aw * bw - ax * bx - ay * by - az * bz;
 }

@@ -173,7 +173,7 @@ export class CourseRun {
 		poseAt(way, time, pose);
 		const [dx, dz] = [pose[0]! - x, pose[2]! - z];
 		const grounded = isGrounded(way, time);
-		body.speed = this.step === 0 ? 0 : speedOf(dx, pose[1]! - y, dz, grounded);
+		body.speed = this.step === 0 ? 0 : speedOf(dx, pose[1]! - y, dz, grounded && body.grounded);
 		if (grounded && !body.grounded) rig.land(body.falls);
 		body.grounded = grounded;
 		body.falls = this.step === 0 ? 0 : Math.max(0, (y - pose[1]!) * GRID_HZ);
@@ -216,7 +216,7 @@ export class CourseRun {
 	}
 }
 
-/** Metres a second over the ground; straight up and down, on a ladder, those count. */
+/** Metres a second over the ground; straight up and down, on a ladder, those count, but not in the step that lands. */
 function speedOf(dx: number, dy: number, dz: number, grounded: boolean): number {
 	const level = Math.sqrt(dx * dx + dz * dz) * GRID_HZ;
 	const upright = (dy < 0 ? -dy : dy) * GRID_HZ;

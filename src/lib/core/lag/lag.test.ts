@@ -210,3 +210,65 @@ describe('any lag', () => {
 		expect(run.out[3]).toBe(89);
 	});
 });
+
+describe('what holds in every case', () => {
+	it('settling acts once the body stands: not in its first moving step, nor while it comes back', () => {
+		const preset = lag({ x: axis({ halfLife: 0.2, settle: 2 }) });
+		const run = new LagRun(preset);
+		run.snap(along(() => 0)(0));
+		const to = (x: number, dt: number): number => {
+			run.advance([x, 0, 0, 0, 0, 0], dt);
+			return run.behind[0]!;
+		};
+		// The first step, straight on at 2.5 m/s: e∞·(1 − 2^(−dt/h)).
+		const far = (2.5 * 0.2) / Math.LN2;
+		const first = to(0.25, 0.1);
+		expect(first).toBeCloseTo(-far * (1 - 2 ** -0.5), 12);
+		// It turns about: catching up, as its error is of the other sign.
+		const back = to(0, 0.1);
+		expect(back).toBeCloseTo(far + (first - far) * 2 ** -0.5, 12);
+		// It stands: settling.
+		expect(to(0, 0.2)).toBeCloseTo(back * 2 ** -0.1, 12);
+	});
+
+	it('within the quiet area nothing stirs, though it leads', () => {
+		const preset = lag({ x: axis({ quiet: 0.5 }) }, { leadsBy: 0.4 });
+		for (const out of follow(
+			preset,
+			along((t) => 0.4 * Math.sin(9 * t)),
+			3,
+			60
+		))
+			expect(out[0]).toBe(0);
+		// Beyond it leads by what goes on past the edge.
+		const run = follow(
+			preset,
+			along((t) => 2 * t),
+			6,
+			120
+		);
+		expect(run.at(-1)![0]).toBeCloseTo(12 - 0.5 + 0.4 * 2 - (2 * 0.2) / Math.LN2, 3);
+	});
+
+	it('pitch stays within 89° from the first frame on, and a spring that hits that comes back at once', () => {
+		const steep: Path = () => [0, 0, 0, 95, 0, 0];
+		const preset = lag({ pitch: axis({ follow: 'spring', frequency: 1, damping: 0.1 }) });
+		const run = new LagRun(preset);
+		run.snap(steep(0));
+		expect(run.out[3]).toBe(89);
+		// Thrown upward by a spring that overshoots, then the look goes down: the view leaves the edge with it.
+		const up = new LagRun(preset);
+		up.snap([0, 0, 0, 0, 0, 0]);
+		let hit = -1;
+		for (let i = 0; i < 120 && hit < 0; i++) {
+			up.advance([0, 0, 0, 85, 0, 0], 1 / 60);
+			if (up.out[3]! >= 89) hit = i;
+		}
+		expect(hit).toBeGreaterThan(0);
+		const seen: number[] = [];
+		for (let i = 0; i < 12; i++) seen.push(up.advance([0, 0, 0, 85, 0, 0], 1 / 60)[3]!);
+		expect(Math.max(...seen)).toBeLessThanOrEqual(89);
+		// At the edge it stands still; from there the spring pulls it back: within a fifth of a second it is well below.
+		expect(seen.at(-1)!).toBeLessThan(88.5);
+	});
+});

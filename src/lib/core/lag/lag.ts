@@ -46,7 +46,7 @@ export class LagRun {
 	private readonly anchor = new Float64Array(AXES);
 	/** Smoothed velocity of the body. */
 	private readonly velocity = new Float64Array(AXES);
-	/** By axis: how far behind the view is, and how fast that grows. */
+	/** By axis: how far behind the view is, and, for a spring, how fast the view goes. */
 	private readonly error = new Float64Array(2 * AXES);
 	/** By axis: what is left of the error after a step of `stepped` seconds, catching up and settling; and of the velocity. */
 	private readonly left = new Float64Array(2 * AXES + 1);
@@ -54,6 +54,8 @@ export class LagRun {
 	private stepped: Seconds = -1;
 	/** By axis: how fast the body goes in this step, then what the view is pulled with. */
 	private readonly speeds = new Float64Array(AXES);
+	/** By axis: 1 where the body, or what the quiet area lets through of it, stood still in this step. */
+	private readonly stands = new Uint8Array(AXES);
 	private begun = false;
 	private readonly axes: readonly (LagAxis | undefined)[];
 
@@ -78,7 +80,8 @@ export class LagRun {
 	/** Puts the view where the body is. */
 	snap(pose: ArrayLike<number>): void {
 		for (let i = 0; i < AXES; i++) {
-			this.target[i] = this.pulled[i] = this.anchor[i] = this.out[i] = pose[i]!;
+			const here = i === PITCH ? clamp(pose[i]!, -STEEPEST, STEEPEST) : pose[i]!;
+			this.target[i] = this.pulled[i] = this.anchor[i] = this.out[i] = here;
 			this.velocity[i] = this.error[2 * i] = this.error[2 * i + 1] = this.behind[i] = 0;
 		}
 		this.begun = true;
@@ -141,11 +144,15 @@ export class LagRun {
 			return;
 		}
 		// The quiet area holds the anchor until the body leaves it, then the body drags it along by its edge.
-		const anchored = (this.anchor[i] = clamp(this.anchor[i]!, now - axis.quiet, now + axis.quiet));
+		const before = this.anchor[i]!;
+		const anchored = (this.anchor[i] = clamp(before, now - axis.quiet, now + axis.quiet));
+		this.stands[i] = anchored === before ? 1 : 0;
 		let wanted = anchored;
 		if (preset.leadsBy > 0) {
 			const kept = this.left[2 * AXES]!;
-			const smooth = (this.velocity[i] = speeds[i]! + (this.velocity[i]! - speeds[i]!) * kept);
+			// Of what the area let through: within it nothing stirs.
+			const through = axis.quiet > 0 ? (anchored - before) / this.stepped : speeds[i]!;
+			const smooth = (this.velocity[i] = through + (this.velocity[i]! - through) * kept);
 			wanted += preset.leadsBy * smooth;
 		}
 		const v = (speeds[i] = (wanted - this.pulled[i]!) / this.stepped);
@@ -154,7 +161,19 @@ export class LagRun {
 		else this.spring(axis, i);
 		if (axis.atMost !== null) this.hold(i, axis.atMost);
 		if (v === 0) this.rest(at);
-		this.out[i] = i === PITCH ? clamp(wanted - error[at]!, -STEEPEST, STEEPEST) : wanted - error[at]!;
+		if (i === PITCH) this.holdSteep(at, wanted);
+		this.out[i] = wanted - error[at]!;
+	}
+
+	/** Looks no steeper than the steepest: the error is held, so that a spring that hits it comes back at once. */
+	private holdSteep(at: number, wanted: number): void {
+		const { error } = this;
+		const view = wanted - error[at]!;
+		if (view <= STEEPEST && view >= -STEEPEST) return;
+		const edge = view > 0 ? STEEPEST : -STEEPEST;
+		error[at] = wanted - edge;
+		// A view that goes on outward stands still there.
+		if (error[at + 1]! * edge > 0) error[at + 1] = 0;
 	}
 
 	/** e∞ = v·h/ln 2; e(t + dt) = e∞ + (e − e∞)·2^(−dt/h). */
@@ -163,8 +182,8 @@ export class LagRun {
 		const at = 2 * i;
 		const v = this.speeds[i]!;
 		const e = error[at]!;
-		// Catching up while the body draws away, settling once it does not.
-		const settles = axis.settle !== null && v * e <= 0;
+		// Catching up while the body moves, settling once it stands.
+		const settles = axis.settle !== null && this.stands[i] === 1;
 		const h = settles ? axis.settle! : axis.halfLife;
 		if (h <= 0) {
 			error[at] = 0;
