@@ -12,7 +12,8 @@ export { Director, type DirectorOptions, type Viewer } from '../src/lib/core/cue
 export type { Occurrence, Order } from '../src/lib/core/cues/types';
 export { bakeCourse, type BakeOptions } from '../src/lib/core/course/bake';
 export { Replay } from '../src/lib/core/course/replay';
-export { CourseRun, GRID_HZ, placeViewer } from '../src/lib/core/course/run';
+export { CourseRun, GRID_HZ } from '../src/lib/core/course/run';
+export { Frame, type FrameBody, type FrameOptions } from '../src/lib/core/frame/frame';
 export { CameraRun, obeyCamera, type CameraChange } from '../src/lib/core/chain/camera';
 export { RigRun } from '../src/lib/core/chain/rig';
 export type { Rig, RigStage, RigView } from '../src/lib/core/chain/types';

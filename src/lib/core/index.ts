@@ -47,13 +47,14 @@ export type { LagAxis, LagAxisName, LagPreset } from './lag/types';
 export { readBodyTrack, bodyTrackToCsv, type BodyTrack } from './formats/body-track';
 export { bakeCourse, type BakeOptions } from './course/bake';
 export { compilePath, placeAt } from './course/path';
-export { gaitOf, GAITS, stepsPerSecond, Stride } from './course/gait';
-export type { Gait } from './course/gait';
-export { eventFrom, HAPPENINGS, linkTo, NO_LINKS, occurrencesOf, VIEWERS, WORLD_VALUES } from './course/happenings';
-export type { EventLink, Happening, HappeningKind, ValueLink, WorldLinks, WorldValueKind } from './course/happenings';
+export { gaitOf, GAITS, stepsPerSecond, Stride } from './frame/stride';
+export type { Gait } from './frame/stride';
+export { eventFrom, linkTo, NO_LINKS, occurrencesOf, VIEWERS } from './cues/links';
+export type { EventLink, Happening, HappeningKind, ValueLink, WorldLinks, WorldValueKind } from './cues/links';
+export { Frame, type FrameBody, type FrameOptions } from './frame/frame';
 export { Replay } from './course/replay';
-export { areasCrossed, CourseRun, GRID_HZ, placeViewer } from './course/run';
-export type { Played } from './course/run';
+export { CourseRun, GRID_HZ } from './course/run';
+export type { Played } from './frame/frame';
 export type { Course, CourseArea, CourseEvent, CourseValue, Trace, Way, Waypoint } from './course/types';
 export { compileWay, pathSeconds, poseAt, traceAt, TRACE_NUMBERS } from './course/way';
 export { putLook } from './math/look';
@@ -118,6 +119,7 @@ export type {
 	AnyPreset,
 	ChannelSettings,
 	Drive,
+	EventValue,
 	Fade,
 	GameEvent,
 	GameParameter,

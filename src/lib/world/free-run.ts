@@ -2,7 +2,7 @@
  * A free run through the grounds: keys and looking in, bodies, happenings and world values out, on the same fixed grid that
  * courses are played on. What it raises comes from the physics: how fast one fell, how hard a cask hit.
  */
-import { shortestTurn, Stride, type Happening } from '$lib/core';
+import { shortestTurn, type Happening } from '$lib/core';
 import { Crane } from './crane';
 import { CRANE, DOOR, LADDER, SEA_LEVEL, SECOND_START, SKIFF, START, ZONES } from './grounds';
 import { Physics, STEP_HZ, type CaskState, type Rapier, type Walker } from './physics';
@@ -37,8 +37,6 @@ export const noWish = (): Wish => ({
 
 /** Metres a second. */
 export const SPEEDS = { creep: 0.8, walk: 1.6, run: 4.2, climb: 0.9 } as const;
-/** From one rung to the next, in metres. */
-const RUNG = 0.3;
 /** How long it takes to step from one hold to another. */
 const GLIDE_S = 0.5;
 const JUMP_SPEED = 4.3;
@@ -70,7 +68,6 @@ class Runner {
 	private readonly velocity = [0, 0] as [number, number];
 	private up = 0;
 	private inAir = 0;
-	private readonly stride = new Stride();
 	private readonly on = new Set<string>();
 	private readonly moved = new Float64Array(3);
 	private readonly safe: [number, number, number];
@@ -78,7 +75,6 @@ class Runner {
 	private used = false;
 	/** What one has to do with: the ground, or something that moves one. */
 	private at: 'foot' | 'ladder' | 'skiff' | 'crane' = 'foot';
-	private climbed = 0;
 	/** From one hold to another one does not jump: where one was, and how long it still takes. */
 	private readonly left = new Float64Array(5);
 	private glides = 0;
@@ -98,7 +94,7 @@ class Runner {
 		this.glides = Math.max(0, this.glides - dt);
 		if (wish.use && !this.used) this.take(wish);
 		this.used = wish.use;
-		if (this.at === 'ladder') this.climb(wish, dt, tell);
+		if (this.at === 'ladder') this.climb(wish, dt);
 		else if (this.at === 'skiff') this.row(wish, dt, tell);
 		else if (this.at === 'crane') this.hoist(wish, dt, tell);
 		else this.walk(wish, dt, tell);
@@ -148,18 +144,13 @@ class Runner {
 		return y < LADDER.bottom + 0.4 && z > LADDER.ontoBottom && z < LADDER.z + 0.5 && out < -0.3;
 	}
 
-	private climb(wish: Wish, dt: number, tell: (happening: Happening) => void): void {
+	private climb(wish: Wish, dt: number): void {
 		const out = Math.cos((wish.yaw * Math.PI) / 180) >= 0 ? -1 : 1;
 		// Facing the wall ahead is up, looking out to sea it is down.
 		const wanted = wish.ahead * out * SPEEDS.climb * (wish.creep ? 0.6 : 1);
 		this.up = towards(this.up, wanted, PUSH * 0.4 * dt);
 		const y = this.walker.place.y + this.up * dt;
 		this.speed = Math.abs(this.up);
-		this.climbed += this.speed * dt;
-		if (this.climbed >= RUNG) {
-			this.climbed -= RUNG;
-			this.say(tell, 'footfall', { speed: this.speed });
-		}
 		if (wish.jump && !this.jumped) return this.letGo(LADDER.x, y, LADDER.ontoBottom, wish);
 		this.jumped = wish.jump;
 		if (y >= LADDER.top) return this.letGo(LADDER.x, LADDER.top, LADDER.ontoTop, wish);
@@ -219,7 +210,6 @@ class Runner {
 		if (this.grasps(wish)) {
 			this.glide(GLIDE_S);
 			this.at = 'ladder';
-			this.climbed = 0;
 			this.up = this.inAir = 0;
 			this.velocity.fill(0);
 			const y = Math.min(LADDER.top - 0.01, Math.max(LADDER.bottom + 0.01, this.walker.place.y));
@@ -246,7 +236,6 @@ class Runner {
 		if (this.walker.onGround && this.up <= 0) this.land(falling, tell);
 		else this.inAir += dt;
 		this.readPose(wish.yaw, wish.pitch);
-		if (this.walker.onGround && this.stride.advance(this.speed, dt)) this.say(tell, 'footfall', { speed: this.speed });
 	}
 
 	/** Ends all states: the run is over. */
@@ -293,8 +282,14 @@ class Runner {
 		for (const zone of ZONES) if (this.at !== 'crane') this.switch(zone.happening, zone.holds(x, y, z), tell);
 	}
 
-	get onGround(): boolean {
-		return this.at !== 'foot' || this.walker.onGround;
+	/** Whether it stands on something. Off the ground for an instant, as on the edge of a step, it still does. */
+	get grounded(): boolean {
+		return this.at !== 'foot' || this.walker.onGround || this.inAir < LEAST_AIR;
+	}
+
+	/** Whether its feet fall: on the ground and on the ladder. */
+	get onFoot(): boolean {
+		return this.at === 'foot' || this.at === 'ladder';
 	}
 
 	isOn(what: string): boolean {

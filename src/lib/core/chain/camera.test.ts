@@ -3,7 +3,7 @@ import { Replay } from '../course/replay';
 import { CourseRun } from '../course/run';
 import type { Course } from '../course/types';
 import type { CameraAction, Cue } from '../cues/types';
-import { NO_LINKS } from '../course/happenings';
+import { NO_LINKS } from '../cues/links';
 import { newBob, newCamera, newCourse, newCue, newLag, newPreset, newRig } from '../kit/defaults';
 import type { GameEvent, Kit } from '../kit/types';
 import { GameValues } from '../shake/drives';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bakeCourse } from '../course/bake';
-import { NO_LINKS } from '../course/happenings';
+import { NO_LINKS } from '../cues/links';
 import { Replay } from '../course/replay';
 import { CourseRun } from '../course/run';
 import type { Course } from '../course/types';

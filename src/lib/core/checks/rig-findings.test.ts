@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newBob, newCourse, newLag, newLean, newPreset, newRig } from '../kit/defaults';
-import { NO_LINKS } from '../course/happenings';
+import { NO_LINKS } from '../cues/links';
 import type { Rig } from '../chain/types';
 import { checkRigs } from './rig-findings';
 

@@ -2,7 +2,8 @@
 import type { Track } from '../analysis/sample';
 import { CHANNEL_COUNT } from '../units/channels';
 import type { Hertz } from '../units/quantities';
-import { CourseRun, type Played } from './run';
+import type { Played } from '../frame/frame';
+import { CourseRun } from './run';
 import type { Course } from './types';
 
 export interface BakeOptions {

@@ -3,7 +3,7 @@ import { newCourse } from '../kit/defaults';
 import { compileCurve, runCurve } from '../math/curve';
 import { takeToCourse, traceToPath, trimCourse } from './edit';
 import { Recorder } from './record';
-import { compileWay, poseAt, traceAt } from './way';
+import { compileWay, poseAt, speedAt, traceAt } from './way';
 import type { Course, CourseEvent, Trace, Way } from './types';
 
 const event = (at: number, name: string, length: number | null = null): CourseEvent => ({
@@ -37,6 +37,8 @@ const long: Course = {
 		}
 	]
 };
+
+const at = (pose: Float64Array) => ({ pose, speed: 0, grounded: true });
 
 describe('trimming', () => {
 	const part = trimCourse(long, 3, 12);
@@ -136,7 +138,7 @@ describe('recording', () => {
 				});
 			if (i === 360) recorder.happened(time, { event: 'run', phase: 'ends', key: 'a' });
 			if (i === 480) recorder.happened(time, { event: 'run', phase: 'starts', key: 'b' });
-			recorder.at(time, [pose], () => (time < 2 ? 0 : Math.min(10, (time - 2) * 10)));
+			recorder.at(time, [at(pose)], () => (time < 2 ? 0 : Math.min(10, (time - 2) * 10)));
 		}
 		const take = recorder.finish({ id: 't', name: 'Take', about: '' });
 		expect(take.seconds).toBe(5);
@@ -145,8 +147,9 @@ describe('recording', () => {
 			['hit', 1.5, null, 1],
 			['run', 4, 1, 0]
 		]);
-		expect(take.events[1]).toMatchObject({ values: { v: 2 }, place: [1, 2, 3] });
+		expect(take.events[1]).toMatchObject({ values: { v: 2.00049 }, place: [1, 2, 3] });
 		expect(take.trace!.poses).toHaveLength(151 * 5);
+		expect(take.trace!.times![1]).toBeCloseTo(1 / 30, 12);
 		expect(placeAt(take, 3.3)[0]).toBeCloseTo(6.6, 2);
 		const [value] = take.values;
 		expect(value!.points.length).toBeLessThan(6);
@@ -157,12 +160,48 @@ describe('recording', () => {
 		expect(runCurve(curve, 4)).toBeCloseTo(10, 1);
 	});
 
-	it('a step that comes late stands for all the moments that were due', () => {
+	it('keeps thirty moments a second as they are, and every step where it is not straight in between', () => {
 		const recorder = new Recorder(2, []);
-		recorder.at(0, [new Float64Array(5), new Float64Array(5)], () => undefined);
-		recorder.at(1, [Float64Array.of(3, 0, 0, 0, 0), new Float64Array(5)], () => undefined);
+		const pose = new Float64Array(5);
+		for (let i = 0; i <= 240; i++) {
+			pose[0] = i / 70;
+			// A flick of the view within one step, at 1 s.
+			pose[3] = i < 121 ? 170 : -100;
+			recorder.at(
+				i / 120,
+				[{ pose, speed: 120 / 70, grounded: i < 60 || i > 80 }, at(new Float64Array(5))],
+				() => undefined
+			);
+		}
+		const { trace, second } = recorder.finish({ id: 't', name: 'T', about: '' });
+		expect(trace!.times).toHaveLength(61 + 3);
+		expect(second!.trace!.times).toHaveLength(61);
+		expect(trace!.poses.slice(5, 6)).toEqual([4 / 70]);
+		expect(trace!.air).toEqual([[60 / 120, 81 / 120]]);
+		const seen = new Float64Array(5);
+		for (let i = 0; i <= 240; i++) {
+			traceAt(trace!, i / 120, seen);
+			expect(seen[0]).toBeCloseTo(i / 70, 9);
+			expect(seen[3]).toBeCloseTo(i < 121 ? 170 : -100, 9);
+		}
+	});
+
+	it('trimmed, it is the same between the cuts', () => {
+		const recorder = new Recorder(1, []);
+		const pose = new Float64Array(5);
+		for (let i = 0; i <= 240; i++) {
+			pose[1] = Math.sin(i / 9);
+			recorder.at(i / 120, [{ pose, speed: i / 100, grounded: i < 100 || i > 140 }], () => undefined);
+		}
 		const take = recorder.finish({ id: 't', name: 'T', about: '' });
-		expect(take.trace!.poses).toHaveLength(31 * 5);
-		expect(take.second!.trace!.poses).toHaveLength(31 * 5);
+		const cut = trimCourse(take, 0.503, 1.7);
+		expect(cut.trace!.air![0]![0]).toBeCloseTo(100 / 120 - 0.503, 9);
+		const [a, b] = [new Float64Array(5), new Float64Array(5)];
+		for (let t = 0; t < 1.19; t += 0.01) {
+			traceAt(take.trace!, 0.503 + t, a);
+			traceAt(cut.trace!, t, b);
+			expect(b[1]).toBeCloseTo(a[1]!, 9);
+			expect(speedAt(cut.trace!, t)).toBeCloseTo(speedAt(take.trace!, 0.503 + t), 9);
+		}
 	});
 });

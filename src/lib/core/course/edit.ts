@@ -2,7 +2,7 @@
 import { compileCurve, runCurve, type CurvePoint } from '../math/curve';
 import type { Seconds } from '../units/quantities';
 import { compilePath, placeAt } from './path';
-import { TRACE_NUMBERS, traceAt } from './way';
+import { speedAt, timeOfMoment, TRACE_NUMBERS, traceAt } from './way';
 import type { Course, CourseEvent, CourseValue, Trace, Way, Waypoint } from './types';
 
 /** Events in the order of their times; of those at the same time, in the order they stood. */
@@ -42,15 +42,27 @@ const trimWay = ({ path, trace }: Way, start: Seconds, end: Seconds): Way => ({
 	trace: trace && trimTrace(trace, start, end)
 });
 
-function trimTrace({ hz, poses }: Trace, start: Seconds, end: Seconds): Trace {
-	const count = Math.max(1, Math.floor((end - start) * hz + 1e-6) + 1);
+function trimTrace(trace: Trace, start: Seconds, end: Seconds): Trace {
+	const { hz, times, speeds, air } = trace;
+	const even = Array.from({ length: Math.max(1, Math.floor((end - start) * hz + 1e-6) + 1) }, (_, i) => start + i / hz);
+	const at = times ? [start, ...times.filter((t) => t > start && t < end), ...(end > start ? [end] : [])] : even;
 	const out: number[] = [];
 	const moment = new Float64Array(TRACE_NUMBERS);
-	for (let i = 0; i < count; i++) {
-		traceAt({ hz, poses }, start + i / hz, moment);
+	for (const time of at) {
+		traceAt(trace, time, moment);
 		out.push(...moment);
 	}
-	return { hz, poses: out };
+	return {
+		hz,
+		poses: out,
+		...(times && { times: at.map((time) => time - start) }),
+		...(speeds && { speeds: at.map((time) => speedAt(trace, time)) }),
+		...(air && {
+			air: air.flatMap(([from, until]): [Seconds, Seconds][] =>
+				until <= start || from >= end ? [] : [[Math.max(from, start) - start, Math.min(until, end) - start]]
+			)
+		})
+	};
 }
 
 function trimPath(path: readonly Waypoint[], start: Seconds, end: Seconds): Waypoint[] {
@@ -86,7 +98,8 @@ function needed(trace: Trace, first: number, last: number, off: number, keep: Se
 	let worst = off * off;
 	let at = -1;
 	for (let i = first + 1; i < last; i++) {
-		const t = (i - first) / (last - first);
+		const [start, end] = [timeOfMoment(trace, first), timeOfMoment(trace, last)];
+		const t = (timeOfMoment(trace, i) - start) / (end - start);
 		let far = 0;
 		for (let c = 0; c < 3; c++) {
 			const d = place(i, c) - (place(first, c) + (place(last, c) - place(first, c)) * t);
@@ -131,7 +144,7 @@ export function traceToPath(trace: Trace, off = 0.12): Waypoint[] {
 			return;
 		}
 		const [nx, ny, nz] = spot(next);
-		const seconds = (next - m) / trace.hz;
+		const seconds = timeOfMoment(trace, next) - timeOfMoment(trace, m);
 		const speed = apart(x - nx, y - ny, z - nz) / seconds;
 		if (speed >= STANDS) path.push({ x, y, z, speed, pause: 0 });
 		else path.push({ x, y, z, speed: 1.4, pause: seconds });

@@ -1,23 +1,70 @@
 /** A run as it goes, recorded into a take: where everybody was, what happened, how the game values stood. */
 import type { Occurrence } from '../cues/types';
+import type { FrameBody } from '../frame/frame';
 import { clamp } from '../math/scalar';
 import type { CurvePoint } from '../math/curve';
 import type { GameParameter } from '../kit/types';
 import type { Seconds } from '../units/quantities';
-import { VIEWERS } from './happenings';
+import { VIEWERS } from '../cues/links';
+import { shortestTurn } from '../lag/lag';
 import { TRACE_NUMBERS } from './way';
 import type { Course, CourseEvent, CourseValue, Trace } from './types';
 
-/** Moments a second of the way; between them it is straight. */
+/** At least so many moments of the way a second are kept. */
 const TRACE_HZ = 30;
+/** All steps between two of them are kept where a straight line would be farther off than this: metres, degrees, metres a second. */
+const STRAIGHT_WITHIN = { metres: 0.0005, degrees: 0.01, speed: 0.02 } as const;
 const VALUES_HZ = 10;
 /** How far the kept line of a game value may lie from what was, as a part of its range. */
 const VALUE_STEP = 0.01;
 
 const rounded = (value: number, steps: number): number => Math.round(value * steps) / steps;
 
+/** What is recorded of a body, step by step. */
+interface Track {
+	readonly times: Seconds[];
+	readonly poses: number[];
+	readonly speeds: number[];
+	readonly air: [Seconds, Seconds][];
+	grounded: boolean;
+}
+
+/** Whether what lies between two steps is as good as a line. */
+function isStraight({ times, poses, speeds }: Track, from: number, to: number): boolean {
+	for (let i = from + 1; i < to; i++) {
+		const part = (times[i]! - times[from]!) / (times[to]! - times[from]!);
+		for (let c = 0; c < TRACE_NUMBERS; c++) {
+			const [a, v, b] = [from, i, to].map((k) => poses[k * TRACE_NUMBERS + c]!) as [number, number, number];
+			const off = c < 3 ? v - (a + (b - a) * part) : shortestTurn(a, v) - shortestTurn(a, b) * part;
+			if (Math.abs(off) > (c < 3 ? STRAIGHT_WITHIN.metres : STRAIGHT_WITHIN.degrees)) return false;
+		}
+		const [a, b] = [speeds[from]!, speeds[to]!];
+		if (Math.abs(speeds[i]! - (a + (b - a) * part)) > STRAIGHT_WITHIN.speed) return false;
+	}
+	return true;
+}
+
+/** A track as it is kept: unrounded, thirty moments a second, and all of them where it is not straight in between. */
+function traceOf(track: Track, seconds: Seconds): Trace {
+	const { times, poses, speeds, air } = track;
+	const kept: number[] = times.length > 0 ? [0] : [];
+	for (let from = 0, to = 1; to < times.length; to++) {
+		const due = times[to]! - times[from]! >= 1 / TRACE_HZ - 1e-6 || to === times.length - 1;
+		if (!due) continue;
+		if (!isStraight(track, from, to)) for (let i = from + 1; i < to; i++) kept.push(i);
+		kept.push((from = to));
+	}
+	return {
+		hz: TRACE_HZ,
+		times: kept.map((i) => times[i]!),
+		poses: kept.flatMap((i) => poses.slice(i * TRACE_NUMBERS, (i + 1) * TRACE_NUMBERS)),
+		speeds: kept.map((i) => speeds[i]!),
+		air: air.map(([from, until]) => [from, Math.min(until, seconds)])
+	};
+}
+
 export class Recorder {
-	private readonly poses: number[][];
+	private readonly tracks: readonly Track[];
 	private readonly events: (CourseEvent & { length: Seconds | null })[] = [];
 	/** States that are on: where they stand in `events`, by event and key. */
 	private readonly lasting = new Map<string, number>();
@@ -28,7 +75,13 @@ export class Recorder {
 		viewers: number,
 		private readonly parameters: readonly GameParameter[]
 	) {
-		this.poses = Array.from({ length: viewers }, () => []);
+		this.tracks = Array.from({ length: viewers }, () => ({
+			times: [],
+			poses: [],
+			speeds: [],
+			air: [],
+			grounded: true
+		}));
 	}
 
 	/** How long it is by now. */
@@ -36,15 +89,17 @@ export class Recorder {
 		return this.last;
 	}
 
-	/** A step: poses by viewer, x, y, z of the feet, yaw and pitch; a moment of the way is taken when it is due. */
-	at(time: Seconds, poses: readonly Float64Array[], valueOf: (parameter: string) => number | undefined): void {
+	/** A step with its bodies, by viewer, as it is. */
+	at(time: Seconds, bodies: readonly FrameBody[], valueOf: (parameter: string) => number | undefined): void {
 		this.last = time;
-		const due = Math.floor(time * TRACE_HZ + 1e-6) + 1;
-		poses.forEach((pose, i) => {
-			const list = this.poses[i]!;
-			// A step that comes late stands for all that were due.
-			while (list.length / TRACE_NUMBERS < due)
-				for (let c = 0; c < TRACE_NUMBERS; c++) list.push(rounded(pose[c]!, c < 3 ? 1000 : 100));
+		bodies.forEach(({ pose, speed, grounded }, i) => {
+			const track = this.tracks[i]!;
+			for (let c = 0; c < TRACE_NUMBERS; c++) track.poses.push(pose[c]!);
+			track.times.push(time);
+			track.speeds.push(speed);
+			if (track.grounded && !grounded) track.air.push([time, Infinity]);
+			else if (!track.grounded && grounded) track.air.at(-1)![1] = time;
+			track.grounded = grounded;
 		});
 		for (const parameter of this.parameters) this.note(parameter, time, valueOf(parameter.id));
 	}
@@ -56,7 +111,7 @@ export class Recorder {
 			const i = this.lasting.get(name);
 			if (i === undefined) return;
 			this.lasting.delete(name);
-			this.events[i] = { ...this.events[i]!, length: rounded(time - this.events[i]!.at, 1000) };
+			this.events[i] = { ...this.events[i]!, length: time - this.events[i]!.at };
 			return;
 		}
 		if (phase === 'starts') {
@@ -64,21 +119,21 @@ export class Recorder {
 			this.lasting.set(name, this.events.length);
 		}
 		this.events.push({
-			at: rounded(time, 1000),
+			at: time,
 			event,
 			length: phase === 'starts' ? null : (length ?? null),
-			values: Object.fromEntries(Object.entries(values ?? {}).map(([id, value]) => [id, rounded(value, 1000)])),
-			place: place ? [rounded(place[0], 1000), rounded(place[1], 1000), rounded(place[2], 1000)] : null,
+			values: { ...values },
+			place: place ?? null,
 			who: Math.max(0, VIEWERS.indexOf(who as (typeof VIEWERS)[number]))
 		});
 	}
 
 	/** The take; states that are still on last to its end. */
 	finish(take: Pick<Course, 'id' | 'name' | 'about'> & { readonly rig?: string | null }): Course {
-		const seconds = Math.max(0.1, rounded(this.last, 1000));
+		const seconds = Math.max(0.1, this.last);
 		for (const i of this.lasting.values())
-			this.events[i] = { ...this.events[i]!, length: Math.max(0, rounded(seconds - this.events[i]!.at, 1000)) };
-		const [first, second] = this.poses.map((poses): Trace => ({ hz: TRACE_HZ, poses }));
+			this.events[i] = { ...this.events[i]!, length: Math.max(0, seconds - this.events[i]!.at) };
+		const [first, second] = this.tracks.map((track) => traceOf(track, seconds));
 		return {
 			...take,
 			rig: take.rig ?? null,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newCourse, newCue, newPlay, newPreset } from '../kit/defaults';
 import type { Kit } from '../kit/types';
-import { NO_LINKS } from './happenings';
+import { NO_LINKS } from '../cues/links';
 import { Replay } from './replay';
 import { CourseRun } from './run';
 import type { Course } from './types';

@@ -7,7 +7,8 @@
  *     replay.at(3); // backwards as well
  */
 import type { Seconds } from '../units/quantities';
-import { CourseRun, lastStep, GRID_HZ, type Played, type RunOptions } from './run';
+import type { Played } from '../frame/frame';
+import { CourseRun, lastStep, GRID_HZ, type RunOptions } from './run';
 import type { Course } from './types';
 
 /** A long course has no more checkpoints than this. */

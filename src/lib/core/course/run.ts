@@ -6,24 +6,20 @@
  *     run.advanceTo(12.5);
  *     run.bodies[0].rig.offset;
  */
-import { Director } from '../cues/director';
+import type { CameraRun } from '../chain/camera';
+import type { Director } from '../cues/director';
+import { VIEWERS } from '../cues/links';
+import type { Occurrence } from '../cues/types';
+import { Frame, type Played } from '../frame/frame';
 import type { Kit } from '../kit/types';
 import { compileCurve, runCurve, type CompiledCurve } from '../math/curve';
-import type { Occurrence } from '../cues/types';
 import type { Seconds } from '../units/quantities';
-import { Stride } from './gait';
-import { occurrencesOf, VIEWERS } from './happenings';
-import { CameraRun, obeyCamera } from '../chain/camera';
-import { combine } from '../random/hash';
-import { compileWay, isGrounded, poseAt, TRACE_NUMBERS, type CompiledWay } from './way';
-import type { Course, CourseArea } from './types';
+import { compileWay, isGrounded, poseAt, speedAt, TRACE_NUMBERS, type CompiledWay } from './way';
+import type { Course } from './types';
 
 export const GRID_HZ = 120;
 /** Slower than this over the ground one may be climbing: stairs are walked faster. */
 const CLIMBS_BELOW = 0.1;
-
-/** What of a kit a course is played with. */
-export type Played = Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues' | 'world' | 'rigs'>;
 
 interface Scheduled {
 	readonly at: Seconds;
@@ -42,40 +38,10 @@ export interface Body {
 	readonly pose: Float64Array;
 	/** The camera that it is seen through. */
 	readonly rig: CameraRun;
-	/** Metres a second, level. */
+	/** Metres a second: level, on a ladder along it. */
 	speed: number;
 	grounded: boolean;
-	/** Metres a second downwards. */
-	falls: number;
 	readonly way: CompiledWay;
-	readonly stride: Stride;
-	readonly inside: Uint8Array;
-}
-
-/** Tells a viewer's player where its body stands and where its camera rests. */
-export function placeViewer(director: Director, viewer: number, pose: Float64Array, seen: CameraRun): void {
-	const { player } = director.viewers[viewer]!;
-	const { camera } = seen;
-	player.view = seen.view;
-	player.setBody(pose[0]!, pose[1]!, pose[2]!);
-	player.setRest(camera[0]!, camera[1]!, camera[2]!, camera[3]!, camera[4]!, camera[5]!, camera[6]!);
-}
-
-/** Tells which areas a body came into or left since the last time; `inside` remembers, 1 for within. */
-export function areasCrossed(
-	areas: readonly CourseArea[],
-	pose: Float64Array,
-	inside: Uint8Array,
-	tell: (area: number, within: boolean) => void
-): void {
-	for (let i = 0; i < inside.length; i++) {
-		const { x, z, radius } = areas[i]!;
-		const [dx, dz] = [pose[0]! - x, pose[2]! - z];
-		const within = dx * dx + dz * dz <= radius * radius ? 1 : 0;
-		if (within === inside[i]) continue;
-		inside[i] = within;
-		tell(i, within === 1);
-	}
 }
 
 export interface RunOptions {
@@ -85,12 +51,11 @@ export interface RunOptions {
 }
 
 export class CourseRun {
-	readonly director: Director;
 	/** By viewer. */
 	readonly bodies: readonly Body[];
+	private readonly frame: Frame;
 	private readonly schedule: readonly Scheduled[];
 	private readonly curves: readonly { readonly parameter: string; readonly curve: CompiledCurve }[];
-	private readonly cameras: readonly CameraRun[];
 	private next = 0;
 	private step = -1;
 
@@ -100,43 +65,35 @@ export class CourseRun {
 		options: RunOptions = {}
 	) {
 		const ways = course.second ? [course, course.second] : [course];
-		this.director = new Director(kit, { ...options, viewers: VIEWERS.slice(0, ways.length) });
+		const { areas, rig, steps } = course;
+		this.frame = new Frame(kit, { ...options, viewers: ways.length, areas, rig, steps });
 		this.bodies = ways.map((way, i) => ({
 			pose: new Float64Array(TRACE_NUMBERS),
-			rig: new CameraRun(
-				kit.rigs,
-				kit.presets,
-				course.rig,
-				this.director.viewers[i]!.player.values,
-				combine(options.seed ?? 1, i)
-			),
+			rig: this.frame.cameras[i]!,
 			speed: 0,
 			grounded: true,
-			falls: 0,
-			way: compileWay(way),
-			stride: new Stride(),
-			inside: new Uint8Array(course.areas.length)
+			way: compileWay(way)
 		}));
-		this.cameras = this.bodies.map((body) => body.rig);
-		if (options.watch) for (const camera of this.cameras) camera.watch();
 		this.schedule = scheduleOf(kit, course);
 		this.curves = course.values.map(({ parameter, points }) => ({ parameter, curve: compileCurve(points) }));
 		this.takeStep(true);
 	}
 
+	get director(): Director {
+		return this.frame.director;
+	}
+
 	/** A run that stands where this one stands and goes its own way. */
 	fork(): CourseRun {
 		const copy: CourseRun = Object.create(CourseRun.prototype) as CourseRun;
-		const director = this.director.fork();
+		const frame = this.frame.fork();
 		const bodies = this.bodies.map((body, i) => ({
 			...body,
-			rig: body.rig.fork(director.viewers[i]!.player.values),
+			rig: frame.cameras[i]!,
 			pose: body.pose.slice(),
-			way: { ...body.way, facing: body.way.facing.slice(), scratch: body.way.scratch.slice() },
-			stride: body.stride.fork(),
-			inside: body.inside.slice()
+			way: { ...body.way, facing: body.way.facing.slice(), scratch: body.way.scratch.slice() }
 		}));
-		return Object.assign(copy, this, { director, bodies, cameras: bodies.map((body) => body.rig) });
+		return Object.assign(copy, this, { frame, bodies });
 	}
 
 	/** The time of the last step. */
@@ -153,45 +110,22 @@ export class CourseRun {
 	private takeStep(look: boolean): void {
 		this.step++;
 		const time = this.now;
-		for (const { parameter, curve } of this.curves) this.director.set(parameter, runCurve(curve, time));
-		for (let i = 0; i < this.bodies.length; i++) this.move(i, time);
-		for (let i = 0; i < this.bodies.length; i++) this.crossAreas(i);
+		for (let i = 0; i < this.curves.length; i++)
+			this.director.set(this.curves[i]!.parameter, runCurve(this.curves[i]!.curve, time));
+		for (let i = 0; i < this.bodies.length; i++) this.move(this.bodies[i]!, time);
 		for (; this.next < this.schedule.length && this.schedule[this.next]!.at <= time + 1e-9; this.next++)
 			this.raise(this.schedule[this.next]!);
-		const { director, cameras } = this;
-		let sums = look;
-		for (let i = 0; i < cameras.length; i++) if (cameras[i]!.followsShakes) sums = true;
-		director.advanceTo(time, sums);
-		for (let i = 0; i < director.done.length; i++) obeyCamera(director.done[i]!, director.viewers, cameras);
-		if (sums) for (let i = 0; i < cameras.length; i++) cameras[i]!.sum(director.viewers[i]!.player.offset);
+		this.frame.step(time, 1 / GRID_HZ, this.bodies, look);
 	}
 
-	private move(viewer: number, time: Seconds): void {
-		const body = this.bodies[viewer]!;
-		const { pose, rig, way } = body;
+	private move(body: Body, time: Seconds): void {
+		const { pose, way } = body;
 		const [x, y, z] = [pose[0]!, pose[1]!, pose[2]!];
 		poseAt(way, time, pose);
-		const [dx, dz] = [pose[0]! - x, pose[2]! - z];
 		const grounded = isGrounded(way, time);
-		body.speed = this.step === 0 ? 0 : speedOf(dx, pose[1]! - y, dz, grounded && body.grounded);
-		if (grounded && !body.grounded) rig.land(body.falls);
+		const moved = speedOf(pose[0]! - x, pose[1]! - y, pose[2]! - z, grounded && body.grounded);
+		body.speed = way.trace?.speeds ? speedAt(way.trace, time) : this.step === 0 ? 0 : moved;
 		body.grounded = grounded;
-		body.falls = this.step === 0 ? 0 : Math.max(0, (y - pose[1]!) * GRID_HZ);
-		let fell = false;
-		if (this.step === 0) rig.snap(pose);
-		else fell = rig.advance(1 / GRID_HZ, pose, body.speed, grounded);
-		placeViewer(this.director, viewer, pose, rig);
-		if (!rig.hasBob) fell = grounded && body.stride.advance(body.speed, 1 / GRID_HZ);
-		if (!fell || !this.course.steps) return;
-		const { world, events } = this.kit;
-		const foot = {
-			what: 'footfall',
-			phase: 'happens',
-			numbers: { speed: body.speed },
-			place: null,
-			who: viewer
-		} as const;
-		for (const occurrence of occurrencesOf(world, events, foot)) this.director.raise(occurrence, time);
 	}
 
 	private raise(due: Scheduled): void {
@@ -203,16 +137,6 @@ export class CourseRun {
 		const occurrence = { event: due.event, phase, values, length, key, who: VIEWERS[who], tags: event?.tags, place };
 		// Between two steps too.
 		this.director.raise(occurrence, Math.min(due.at, this.now));
-	}
-
-	private crossAreas(viewer: number): void {
-		const { inside, pose } = this.bodies[viewer]!;
-		if (inside.length === 0) return;
-		areasCrossed(this.course.areas, pose, inside, (i, within) => {
-			const phase = within ? 'starts' : 'ends';
-			const { event } = this.course.areas[i]!;
-			this.director.raise({ event, phase, key: `area ${i} ${viewer}`, who: VIEWERS[viewer] }, this.now);
-		});
 	}
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newCourse, newCue, newPreset } from '../kit/defaults';
-import { NO_LINKS } from './happenings';
+import { NO_LINKS } from '../cues/links';
 import { presetsOf, surveyCourse } from './survey';
 
 const none = { time: 0, ease: 'linear' } as const;

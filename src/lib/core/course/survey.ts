@@ -2,7 +2,8 @@
 import type { Seconds } from '../units/quantities';
 import type { ShakePreset } from '../kit/types';
 import type { Cue } from '../cues/types';
-import { CourseRun, GRID_HZ, type Played } from './run';
+import type { Played } from '../frame/frame';
+import { CourseRun, GRID_HZ } from './run';
 import type { Course } from './types';
 
 export interface SurveyPlay {

@@ -14,11 +14,17 @@ export interface Waypoint {
 	readonly pause: Seconds;
 }
 
-/** A recorded way: where the body was, so many times a second. */
+/** A recorded way: where the body was, so many times a second, or at the moments that are named. */
 export interface Trace {
 	readonly hz: Hertz;
+	/** When each moment was, rising. Left out: `hz` times a second from 0. */
+	readonly times?: readonly Seconds[];
 	/** x, y, z of the feet in metres, yaw and pitch of the look in degrees, one moment after the other. */
 	readonly poses: readonly number[];
+	/** Metres a second at each moment, as the game counts them. Left out: told from the poses. */
+	readonly speeds?: readonly number[];
+	/** From when until when there was no ground under the feet. Left out: told from the poses. */
+	readonly air?: readonly (readonly [Seconds, Seconds])[];
 }
 
 /** The way that one viewer takes: recorded, or made of places. */

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { newCourse, newCue, newPreset } from '../kit/defaults';
 import type { GameEvent, Kit } from '../kit/types';
-import { eventFrom, HAPPENINGS, linkTo, NO_LINKS, occurrencesOf, type WorldLinks } from './happenings';
+import { eventFrom, linkTo, NO_LINKS, occurrencesOf, type WorldLinks } from '../cues/links';
+import { HAPPENINGS } from '../../world/happenings';
 import { CourseRun } from './run';
 import { compileWay, isGrounded, pathSeconds, traceAt } from './way';
 

@@ -26,7 +26,8 @@ export function compileWay({ path, trace }: Way): CompiledWay {
 		trace: recorded,
 		facing: Float64Array.of(1, 0),
 		scratch: new Float64Array(TRACE_NUMBERS),
-		falling: recorded && fallsOf(recorded)
+		// Told by the curve of its height where it is not said; for that its moments must be even.
+		falling: recorded && !recorded.air && !recorded.times ? fallsOf(recorded) : null
 	};
 }
 
@@ -45,7 +46,9 @@ function fallsOf({ hz, poses }: Trace): Uint8Array {
 
 /** Whether one stands on something at a time: a path is always on the ground. */
 export const isGrounded = ({ trace, falling }: CompiledWay, time: Seconds): boolean =>
-	!trace || !falling || falling[Math.min(falling.length - 1, Math.max(0, Math.floor(time * trace.hz)))] !== 1;
+	trace?.air
+		? !trace.air.some(([from, until]) => time >= from - 1e-9 && time < until - 1e-9)
+		: !trace || !falling || falling[Math.min(falling.length - 1, Math.max(0, Math.floor(momentAt(trace, time))))] !== 1;
 
 /** The shortest way round from one angle to another, in degrees. */
 const turn = (from: number, to: number): number => {
@@ -53,10 +56,38 @@ const turn = (from: number, to: number): number => {
 	return by > 180 ? by - 360 : by < -180 ? by + 360 : by;
 };
 
+/** The moment of a trace that a time is, with the part of the way to the next: 2.5 is halfway from the third to the fourth. */
+function momentAt({ hz, times }: Trace, time: Seconds): number {
+	if (!times) return time * hz;
+	let [low, high] = [0, times.length - 1];
+	if (high < 1 || time <= times[0]!) return 0;
+	if (time >= times[high]!) return high;
+	while (high - low > 1) {
+		const middle = (low + high) >> 1;
+		if (times[middle]! <= time) low = middle;
+		else high = middle;
+	}
+	return low + (time - times[low]!) / (times[high]! - times[low]!);
+}
+
+/** When a moment of a trace is. */
+export const timeOfMoment = ({ hz, times }: Trace, moment: number): Seconds => times?.[moment] ?? moment / hz;
+
+/** Metres a second at a time, as they were recorded. */
+export function speedAt(trace: Trace, time: Seconds): number {
+	const { speeds } = trace;
+	if (!speeds || speeds.length === 0) return 0;
+	const at = Math.min(Math.max(momentAt(trace, time), 0), speeds.length - 1);
+	const i = Math.min(Math.floor(at), Math.max(0, speeds.length - 2));
+	const from = speeds[i]!;
+	return from + ((speeds[i + 1] ?? from) - from) * (at - i);
+}
+
 /** Puts the trace's five numbers at a time into `out`: straight between its moments, angles the shorter way round. */
-export function traceAt({ hz, poses }: Trace, time: Seconds, out: Float64Array): void {
+export function traceAt(trace: Trace, time: Seconds, out: Float64Array): void {
+	const { poses } = trace;
 	const last = poses.length / TRACE_NUMBERS - 1;
-	const at = Math.min(Math.max(time * hz, 0), last);
+	const at = Math.min(Math.max(momentAt(trace, time), 0), last);
 	const i = Math.min(Math.floor(at), Math.max(0, last - 1));
 	const part = at - i;
 	const [a, b] = [i * TRACE_NUMBERS, Math.min(i + 1, last) * TRACE_NUMBERS];

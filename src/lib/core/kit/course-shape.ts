@@ -79,21 +79,56 @@ const path = list(
 /** The most moments of a trace: an hour at thirty a second. */
 const MOST_POSES = 30 * 3600 * 5;
 
-const recorded = object({
-	hz: withDefault(number('moments a second', 1, 240), 30),
-	poses: required({
-		check(value, report) {
-			if (!Array.isArray(value) || value.length % 5 !== 0)
-				report.add(`is ${show(value)}; five numbers a moment are needed: x, y, z, yaw, pitch`);
-			else if (value.length > MOST_POSES) report.add(`has ${value.length} numbers; at most ${MOST_POSES} are read`);
-			else {
-				const bad = value.findIndex((n) => typeof n !== 'number' || !Number.isFinite(n) || Math.abs(n) > 1e6);
-				if (bad >= 0) report.addAt(bad, `is ${show(value[bad])}; a number within ±1000000 is needed`);
-			}
-		},
-		schema: () => ({ type: 'array', items: { type: 'number' }, maxItems: MOST_POSES })
-	})
+/** Times that rise, one for each moment. */
+const rising = (times: Shape): Shape => ({
+	check(value, report) {
+		const before = report.problems.length;
+		times.check(value, report);
+		if (report.problems.length > before) return;
+		const list = value as number[];
+		const bad = list.findIndex((time, i) => i > 0 && !(time > list[i - 1]!));
+		if (bad >= 0)
+			report.addAt(bad, `is ${list[bad]}, not after the one before it at ${list[bad - 1]}; times must rise`);
+	},
+	schema: () => times.schema()
 });
+
+/** From when until when. */
+const span: Shape = {
+	check(value, report) {
+		const [from, until] = Array.isArray(value) ? (value as unknown[]) : [];
+		if (typeof from !== 'number' || typeof until !== 'number' || !(from >= 0 && until >= from && until < 1e6))
+			report.add(`is ${show(value)}; two times in seconds are needed, the second not before the first`);
+	},
+	schema: () => ({ type: 'array', items: { type: 'number', minimum: 0 }, minItems: 2, maxItems: 2 })
+};
+
+const recorded = object(
+	{
+		hz: withDefault(number('moments a second', 1, 240), 30),
+		poses: required({
+			check(value, report) {
+				if (!Array.isArray(value) || value.length % 5 !== 0)
+					report.add(`is ${show(value)}; five numbers a moment are needed: x, y, z, yaw, pitch`);
+				else if (value.length > MOST_POSES) report.add(`has ${value.length} numbers; at most ${MOST_POSES} are read`);
+				else {
+					const bad = value.findIndex((n) => typeof n !== 'number' || !Number.isFinite(n) || Math.abs(n) > 1e6);
+					if (bad >= 0) report.addAt(bad, `is ${show(value[bad])}; a number within ±1000000 is needed`);
+				}
+			},
+			schema: () => ({ type: 'array', items: { type: 'number' }, maxItems: MOST_POSES })
+		}),
+		times: optional(rising(list(number('seconds', 0, 1e6), { most: MOST_POSES / 5 }))),
+		speeds: optional(list(number('metres a second', 0, 10000), { most: MOST_POSES / 5 })),
+		air: optional(list(span, { most: 100000 }))
+	},
+	({ poses, times, speeds }, report) => {
+		const moments = (poses as number[]).length / 5;
+		for (const [name, given] of Object.entries({ times, speeds }))
+			if (Array.isArray(given) && given.length !== moments)
+				report.addAt(name, `has ${given.length} numbers for ${moments} moments; one for each is needed`);
+	}
+);
 const trace = either('null or a recorded way', [
 	{ when: (v) => v === null, shape: nothing },
 	{ when: isRecord, shape: recorded }

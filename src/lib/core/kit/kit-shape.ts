@@ -15,7 +15,6 @@ import {
 	type JsonSchema,
 	type Shape
 } from './shape';
-import { HAPPENINGS, WORLD_VALUES } from '../course/happenings';
 import { bobPreset } from './bob-shape';
 import { course } from './course-shape';
 import { cue } from './cue-shape';
@@ -54,8 +53,6 @@ export const anyPreset: Shape = either('an object with "family": "shake", "bob" 
 	{ when: isRecord, shape: shakePreset }
 ]);
 
-const idsOf = (list: readonly { readonly id: string }[]): string[] => list.map((one) => one.id);
-
 const numbersByName: Shape = {
 	check(value, report) {
 		if (!isRecord(value)) return report.add(`is ${show(value)}; an object of names is needed`);
@@ -70,7 +67,7 @@ export const worldLinks: Shape = object({
 	events: withDefault(
 		list(
 			object({
-				from: required(oneOf('a happening', idsOf(HAPPENINGS))),
+				from: required(id('of a happening')),
 				event: required(id('of the event')),
 				numbers: withDefault(numbersByName, {})
 			}),
@@ -81,7 +78,7 @@ export const worldLinks: Shape = object({
 	values: withDefault(
 		list(
 			object({
-				from: required(oneOf('a value of the stand-in game', idsOf(WORLD_VALUES))),
+				from: required(id('of a value of the stand-in game')),
 				parameter: required(id('of the game value'))
 			}),
 			{ most: 1000 }

@@ -2,7 +2,7 @@
 import type { Cue } from '../cues/types';
 import { cue } from './cue-shape';
 import type { Rig } from '../chain/types';
-import type { WorldLinks } from '../course/happenings';
+import type { WorldLinks } from '../cues/links';
 import { gameEvent, parameter, worldLinks } from './kit-shape';
 import type { ReadResult } from './read-preset';
 import { rig } from './rig-shape';

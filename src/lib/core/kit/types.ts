@@ -2,7 +2,7 @@
 import type { BobPreset } from '../bob/types';
 import type { LagPreset } from '../lag/types';
 import type { Rig } from '../chain/types';
-import type { WorldLinks } from '../course/happenings';
+import type { WorldLinks } from '../cues/links';
 import type { Course } from '../course/types';
 import type { Cue } from '../cues/types';
 import type { CurvePoint } from '../math/curve';

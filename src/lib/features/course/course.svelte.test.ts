@@ -2,7 +2,6 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import {
 	eventFrom,
-	HAPPENINGS,
 	linkTo,
 	newBob,
 	newCourse,
@@ -13,6 +12,7 @@ import {
 	type Course,
 	type Wiring
 } from '$lib/core';
+import { HAPPENINGS } from '$lib/world/happenings';
 import { ProjectSession } from '$lib/session/session.svelte';
 import type { CourseWorker } from '$lib/workers/course';
 import { CourseState, eyesOf } from './course.svelte';

@@ -1,22 +1,18 @@
 /** A free run as it goes: keys and mouse move a body through the grounds, what happens fires the cues, all of it is recorded. */
 import {
-	areasCrossed,
-	HAPPENINGS,
 	occurrencesOf,
-	CameraRun,
-	obeyCamera,
 	Recorder,
-	VIEWERS,
 	type Course,
 	type CourseArea,
 	type Happening,
 	type RigStage,
 	type Seconds
 } from '$lib/core';
-import { Director, GRID_HZ, placeViewer } from '$runtime';
+import { Frame, GRID_HZ } from '$runtime';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { Moving } from '$lib/viewport/grounds';
 import { eyeOf, type Eye } from '$lib/viewport/eye';
+import { HAPPENINGS } from '$lib/world/happenings';
 import { FreeRun, noWish, type Wish } from '$lib/world/free-run';
 import { loadRapier } from '$lib/world/physics';
 
@@ -41,12 +37,9 @@ export interface Counted {
 
 interface Going {
 	readonly run: FreeRun;
-	readonly director: Director;
+	readonly frame: Frame;
 	readonly recorder: Recorder;
-	readonly cameras: readonly CameraRun[];
 	readonly rig: string | null;
-	readonly areas: readonly CourseArea[];
-	readonly inside: readonly Uint8Array[];
 	readonly stop: () => void;
 }
 
@@ -74,27 +67,29 @@ export class FreePlay {
 		const { session } = this;
 		try {
 			const run = new FreeRun(await loadRapier(), viewers);
-			const director = new Director(
-				{ ...session.wiring, presets: session.presets },
-				{ viewers: VIEWERS.slice(0, viewers) }
-			);
 			const linked = new Set(session.wiring.world.values.map((link) => link.parameter));
+			const recorder = new Recorder(
+				viewers,
+				session.wiring.parameters.filter((p) => linked.has(p.id))
+			);
+			const frame = new Frame(session.played, {
+				viewers,
+				rig,
+				areas,
+				steps: true,
+				hear: {
+					happening: (happening) => this.count(happening),
+					raised: (occurrence, at) => recorder.happened(at, occurrence)
+				}
+			});
+			frame.step(0, 0, run.runners);
+			recorder.at(0, run.runners, (id) => frame.director.viewers[0]!.player.values.get(id));
 			this.going = {
 				run,
-				director,
-				recorder: new Recorder(
-					viewers,
-					session.wiring.parameters.filter((p) => linked.has(p.id))
-				),
-				areas,
-				inside: run.runners.map(() => new Uint8Array(areas.length)),
+				frame,
+				recorder,
 				rig,
-				cameras: director.viewers.map(({ player }, i) => {
-					const camera = new CameraRun(session.wiring.rigs, session.bodies, rig, player.values, i + 1);
-					camera.snap(run.runners[i]!.pose);
-					return camera;
-				}),
-				stop: session.onChange((preset) => director.setPreset(preset))
+				stop: session.onChange((preset) => frame.director.setPreset(preset))
 			};
 		} catch (error) {
 			this.phase = 'idle';
@@ -103,7 +98,7 @@ export class FreePlay {
 		}
 		for (const wish of this.wishes) Object.assign(wish, noWish());
 		this.counted = {};
-		this.said = [];
+		this.said = this.played(this.going.frame);
 		this.seconds = this.left = 0;
 		this.turning = 0;
 		this.jumpEnds = false;
@@ -145,8 +140,7 @@ export class FreePlay {
 	rewire(): void {
 		const { going, session } = this;
 		if (!going) return;
-		going.director.rewire(session.wiring);
-		for (const camera of going.cameras) camera.use(session.wiring.rigs, session.bodies);
+		going.frame.use(session.played);
 	}
 
 	frame(dt: Seconds): void {
@@ -163,7 +157,7 @@ export class FreePlay {
 		}
 		const near = going.run.runners[0]!.near();
 		if (near !== this.near) this.near = near;
-		const through = going.cameras[0]!.run.rig?.id ?? '';
+		const through = going.frame.cameras[0]!.run.rig?.id ?? '';
 		if (through !== this.seenThrough) this.seenThrough = through;
 		const uses = going.run.runners[0]!.isOn('rowing') || going.run.runners[0]!.isOn('craning');
 		if (uses !== this.uses) this.uses = uses;
@@ -171,74 +165,54 @@ export class FreePlay {
 	}
 
 	private step(going: Going, said: string[]): void {
-		const { run, director, recorder, cameras } = going;
+		const { run, frame, recorder } = going;
+		const { director } = frame;
 		const { world, parameters } = this.session.wiring;
-		run.step(this.wishes, (happening) => {
-			if (happening.what === 'landing') cameras[happening.who]?.land(happening.numbers.speed ?? 0);
-			this.hear(going, happening);
-		});
+		run.step(this.wishes, (happening) => this.hear(going, happening));
 		const time = run.now;
-		run.runners.forEach((runner, i) => {
-			const camera = cameras[i]!;
-			camera.advance(1 / GRID_HZ, runner.pose, runner.speed, runner.onGround);
-			placeViewer(director, i, runner.pose, camera);
-			this.crossAreas(going, i);
-		});
 		for (const { from, parameter } of world.values) {
 			const known = parameters.find((p) => p.id === parameter);
 			if (known) director.set(parameter, known.min + (known.max - known.min) * (run.values[from] ?? 0));
 		}
-		director.advanceTo(time);
-		for (const order of director.done) obeyCamera(order, director.viewers, cameras);
-		cameras.forEach((camera, i) => camera.sum(director.viewers[i]!.player.offset));
-		for (const order of director.done)
-			if (order.kind === 'play') {
-				const preset = this.session.preset(order.preset);
-				// What is made for the other view is not played.
-				if (preset?.view === cameras[0]!.view) said.push(`${preset.name} at ${order.strength.toFixed(2)}`);
-			}
+		frame.step(time, 1 / GRID_HZ, run.runners);
+		said.push(...this.played(frame));
 		const { values } = director.viewers[0]!.player;
-		recorder.at(
-			time,
-			run.runners.map((r) => r.pose),
-			(id) => values.get(id)
-		);
+		recorder.at(time, run.runners, (id) => values.get(id));
 		this.seconds = time;
 	}
 
-	private crossAreas(going: Going, viewer: number): void {
-		const { areas, inside, run } = going;
-		areasCrossed(areas, run.runners[viewer]!.pose, inside[viewer]!, (i, within) =>
-			this.cross(going, viewer, i, within)
-		);
+	/** What the cues of a step played, in words; what is made for the other view is not played. */
+	private played({ director, cameras }: Frame): string[] {
+		return director.done.flatMap((order) => {
+			const preset = order.kind === 'play' ? this.session.preset(order.preset) : undefined;
+			return order.kind === 'play' && preset?.view === cameras[0]!.view
+				? [`${preset.name} at ${order.strength.toFixed(2)}`]
+				: [];
+		});
 	}
 
-	private cross({ run, director, recorder, areas }: Going, viewer: number, i: number, within: boolean): void {
-		const phase = within ? 'starts' : 'ends';
-		const { event } = areas[i]!;
-		const occurrence = { event, phase, key: `area ${i} ${viewer}`, who: VIEWERS[viewer] } as const;
-		director.raise(occurrence);
-		recorder.happened(run.now, occurrence);
-	}
-
-	private hear({ run, director, recorder }: Going, happening: Happening): void {
+	/** What the world tells of a step happens at that step. */
+	private hear({ run, frame, recorder }: Going, happening: Happening): void {
 		const { world, events } = this.session.wiring;
-		if (happening.phase !== 'ends') {
-			const before = this.counted[happening.what]?.times ?? 0;
-			const kind = HAPPENINGS.find((k) => k.id === happening.what);
-			const last = kind?.numbers[0] ? (happening.numbers[kind.numbers[0].id] ?? null) : null;
-			this.counted = { ...this.counted, [happening.what]: { times: before + 1, last } };
-		}
+		this.count(happening);
 		for (const occurrence of occurrencesOf(world, events, happening)) {
-			director.raise(occurrence);
+			frame.director.raise(occurrence, run.now);
 			recorder.happened(run.now, occurrence);
 		}
+	}
+
+	private count({ what, phase, numbers }: Happening): void {
+		if (phase === 'ends') return;
+		const before = this.counted[what]?.times ?? 0;
+		const kind = HAPPENINGS.find((k) => k.id === what);
+		const last = kind?.numbers[0] ? (numbers[kind.numbers[0].id] ?? null) : null;
+		this.counted = { ...this.counted, [what]: { times: before + 1, last } };
 	}
 
 	/** What is looked at; empty while nothing goes. */
 	eyes(): Eye[] {
 		const { going } = this;
-		return going ? going.cameras.map((camera, i) => eyeOf(camera, going.run.runners[i]!.pose)) : [];
+		return going ? going.frame.cameras.map((camera, i) => eyeOf(camera, going.run.runners[i]!.pose)) : [];
 	}
 
 	/** Everybody's body: x, y, z of the feet, yaw and pitch. */
@@ -264,9 +238,7 @@ export class FreePlay {
 	end(name: string): Course | null {
 		const { going } = this;
 		if (!going) return null;
-		going.inside.forEach((inside, viewer) =>
-			inside.forEach((on, i) => on === 1 && this.cross(going, viewer, i, false))
-		);
+		going.frame.leaveAreas(going.run.now);
 		going.run.end((happening) => this.hear(going, happening));
 		going.stop();
 		this.going = null;

@@ -3,12 +3,11 @@ import {
 	CHANNEL_COUNT,
 	compileWay,
 	EYES,
-	GameValues,
 	LAG_AXES,
 	newRig,
 	poseAt,
 	RIG_STAGES,
-	RigRun,
+	type RigRun,
 	TRACE_NUMBERS,
 	type AnyPreset,
 	type Course,
@@ -16,7 +15,7 @@ import {
 	type RigStage,
 	type Seconds
 } from '$lib/core';
-import { Replay, type CourseRun } from '$runtime';
+import { Frame, Replay, type CourseRun } from '$runtime';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { eyeOf, type Eye } from '$lib/viewport/eye';
 import { LOOP, loopFor, SPOT, TREADMILL } from './loop';
@@ -41,7 +40,6 @@ export const HELD = 150;
 const LONGEST_WAY: Seconds = 20;
 /** From standing to the fastest and back. */
 const SWEEP_S: Seconds = 9;
-const STILL = new Float64Array(CHANNEL_COUNT);
 /** In memory only: the event and the cue that go over to another rig and back. */
 const OVER = 'go-over';
 
@@ -62,7 +60,9 @@ export class RigState {
 	sweeps = $state<Seconds | null>(null);
 	/** Where in the stride one is, 0–1. */
 	phase = $state(0);
-	private treads: RigRun | null = null;
+	/** The rig, its bob and its lag as the treadmill has them. */
+	private treadsWith: readonly unknown[] = [];
+	private treads: { readonly frame: Frame; readonly rig: Rig | null; time: Seconds } | null = null;
 	/** The rig that one may go over to, how long it takes, and since when one has. */
 	other = $state('');
 	over = $state(0.8);
@@ -232,25 +232,36 @@ export class RigState {
 	/** On the spot, at a speed that one sets: the steps without the way. */
 	private tread(dt: Seconds): Eye {
 		const rig = this.rig ?? null;
-		if (this.treads?.rig !== rig) {
-			const made = new RigRun(rig, this.session.bodies, new GameValues());
-			made.watch();
-			made.snap(SPOT);
-			if (this.treads) made.takeOver(this.treads);
-			this.treads = made;
+		const { session } = this;
+		const of = (id: string | null | undefined): unknown => session.bodies.find((preset) => preset.id === id);
+		const parts = [rig, of(rig?.bob), of(rig?.lag)];
+		const kit = { ...session.played, cues: [], rigs: rig ? [rig] : [] };
+		if (this.treads && this.treads.rig?.id === rig?.id) {
+			// What is tuned goes on from where it stands.
+			if (parts.some((part, i) => part !== this.treadsWith[i])) this.treads.frame.use(kit);
+			this.treads = { ...this.treads, rig };
+		} else {
+			const frame = new Frame(kit, { rig: rig?.id ?? null, watch: true });
+			frame.step(0, 0, [{ pose: SPOT, speed: 0, grounded: true }]);
+			this.treads = { frame, rig, time: 0 };
 		}
+		this.treadsWith = parts;
 		if (this.sweeps !== null) {
 			this.sweeps += dt;
 			const t = this.sweeps / SWEEP_S;
 			if (t >= 1) this.sweeps = null;
 			this.walks = Math.round(this.fastest * Math.max(0, Math.sin(Math.PI * Math.min(1, t))) * 50) / 50;
 		}
-		const run = this.treads!;
-		run.advance(dt, SPOT, this.walks, true);
-		run.sum(STILL);
+		const { treads } = this;
+		const [camera] = treads.frame.cameras;
+		if (dt > 0) {
+			treads.time += dt;
+			treads.frame.step(treads.time, dt, [{ pose: SPOT, speed: this.walks, grounded: true }]);
+		}
+		const { run } = camera!;
 		this.phase = run.phase - Math.floor(run.phase);
 		if (dt > 0) this.read(run);
-		return { pose: run.camera, offset: run.offset, fov: run.view.fov, view: run.view, body: SPOT };
+		return eyeOf(camera!, SPOT);
 	}
 
 	private onCourse(dt: Seconds): CourseRun {

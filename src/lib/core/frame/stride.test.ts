@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { gaitOf, stepsPerSecond, Stride } from './gait';
+import { gaitOf, stepsPerSecond, Stride } from './stride';
 
 describe('gaits', () => {
 	it('are told by the speed', () => {
