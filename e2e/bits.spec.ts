@@ -3,6 +3,8 @@ import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { build } from 'vite';
+import { casesOf } from '../runtime/vectors/cases';
+import type { Vector } from '../runtime/vectors/play';
 import { bakeCourse, CourseRun, createPlayer } from '../runtime';
 import { isShake, readKit, type Kit } from '../src/lib/core';
 import { ROOT } from '../scripts/lib/paths';
@@ -69,4 +71,31 @@ test('Node and Chromium give the same bits', async ({ page }) => {
 	);
 	expect(seen.split(',').length).toBeGreaterThan(4000);
 	expect(seen === look(CourseRun, kit)).toBe(true);
+});
+
+test('the golden vectors hold in Chromium', async ({ page }) => {
+	const built = (await build({
+		configFile: false,
+		logLevel: 'silent',
+		build: {
+			write: false,
+			minify: false,
+			lib: { entry: join(ROOT, 'runtime/vectors/play.ts'), formats: ['iife'], name: 'vectors' }
+		}
+	})) as { output: { code: string }[] }[];
+	await page.goto('about:blank');
+	await page.addScriptTag({ content: `${built[0]!.output[0]!.code}; window.vectors = vectors;` });
+	const differ: string[] = [];
+	let count = 0;
+	for (const name of Object.keys(casesOf(kit))) {
+		const list = JSON.parse(readFileSync(join(ROOT, `runtime/vectors/${name}.json`), 'utf8')) as Vector[];
+		const hashes = await page.evaluate(
+			([vectors, demo]) => vectors.map((vector) => (window as any).vectors.playVector(vector, demo).hash as string),
+			[list, kit] as const
+		);
+		hashes.forEach((hash, i) => hash !== list[i]!.hash && differ.push(list[i]!.name));
+		count += hashes.length;
+	}
+	expect(count).toBeGreaterThan(150);
+	expect(differ).toEqual([]);
 });
