@@ -66,6 +66,8 @@ describe('cues are checked', () => {
 		for (const what of ['all', { tag: 'machine' }, { preset: 'hum' }] as const)
 			expect(found(stop(what), starts)).toEqual([]);
 		expect(found(stop({ tag: 'sea' }), starts)).toEqual(['runs-forever when']);
+		// Played with a length it lets itself go.
+		expect(found({ ...starts, actions: [{ ...newPlay('hum'), length: 3 }] })).toEqual([]);
 	});
 
 	it('answering twice, and chains that come back', () => {

@@ -77,7 +77,9 @@ function runsForever(cue: Cue, kit: Wired): CueFinding[] {
 								('preset' in action.what ? action.what.preset === preset.id : preset.tags.includes(action.what.tag))))
 				)
 		);
+	// One that is played with a length lets itself go.
 	const endless = plays(cue)
+		.filter((play) => play.length === null)
 		.flatMap((play) => play.pick)
 		.map(({ preset }) => kit.presets.filter(isShake).find((p) => p.id === preset))
 		.find((preset) => preset && preset.timing.mode === 'continuous' && !stops(preset));

@@ -1,13 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { newCourse, newCue, newPreset } from '../kit/defaults';
 import type { GameEvent, Kit } from '../kit/types';
-import { eventFrom, linkTo, NO_LINKS, occurrencesOf, type WorldLinks } from '../cues/links';
-import { HAPPENINGS } from '../../world/happenings';
+import { eventFrom, linkTo, NO_LINKS, occurrencesOf, type HappeningKind, type WorldLinks } from '../cues/links';
 import { CourseRun } from './run';
 import { compileWay, isGrounded, pathSeconds, traceAt } from './way';
 
 const trace = { hz: 2, poses: [0, 0, 0, 170, 0, 1, 0, -2, -170, 10, 1, 2, -2, -90, 0] };
-const kind = (id: string) => HAPPENINGS.find((k) => k.id === id)!;
+const speed = { id: 'speed', unit: 'm/s', min: 0, max: 12 };
+const kinds: readonly HappeningKind[] = [
+	{ id: 'landing', name: 'Landing', about: '', kind: 'moment', placed: false, numbers: [speed] },
+	{ id: 'footfall', name: 'Footfall', about: '', kind: 'moment', placed: false, numbers: [speed] },
+	{ id: 'door', name: 'Door closing', about: '', kind: 'state', placed: true, numbers: [] }
+];
+const kind = (id: string) => kinds.find((k) => k.id === id)!;
 
 describe('a recorded way', () => {
 	it('is straight between its moments, and turns the shorter way round', () => {

@@ -161,19 +161,19 @@ export class LagRun {
 		else this.spring(axis, i);
 		if (axis.atMost !== null) this.hold(i, axis.atMost);
 		if (v === 0) this.rest(at);
-		if (i === PITCH) this.holdSteep(at, wanted);
-		this.out[i] = wanted - error[at]!;
+		const view = wanted - error[at]!;
+		this.out[i] = view;
+		if (i === PITCH && (view > STEEPEST || view < -STEEPEST)) this.holdSteep(view > 0 ? 1 : -1);
 	}
 
 	/** Looks no steeper than the steepest: the error is held, so that a spring that hits it comes back at once. */
-	private holdSteep(at: number, wanted: number): void {
-		const { error } = this;
-		const view = wanted - error[at]!;
-		if (view <= STEEPEST && view >= -STEEPEST) return;
-		const edge = view > 0 ? STEEPEST : -STEEPEST;
-		error[at] = wanted - edge;
+	private holdSteep(side: 1 | -1): void {
+		const { error, out } = this;
+		const at = 2 * PITCH;
+		error[at] = this.pulled[PITCH]! - side * STEEPEST;
+		out[PITCH] = side * STEEPEST;
 		// A view that goes on outward stands still there.
-		if (error[at + 1]! * edge > 0) error[at + 1] = 0;
+		if (error[at + 1]! * side > 0) error[at + 1] = 0;
 	}
 
 	/** e∞ = v·h/ln 2; e(t + dt) = e∞ + (e − e∞)·2^(−dt/h). */

@@ -68,7 +68,9 @@
 		{ at: 0.35, value: 0.45 },
 		{ at: 1, value: 0.1 }
 	];
-	const lifeKind = $derived(life === null ? 'steady' : 'points' in life ? 'curve' : 'decay');
+	const lifeKind = $derived(
+		life === null ? 'steady' : 'points' in life ? 'curve' : 'decayPerSecond' in life ? 'wane' : 'decay'
+	);
 	const top = $derived(life && 'points' in life ? Math.max(1.5, ...life.points.map((p) => p.value)) : 1.5);
 	function setLife(kind: string) {
 		if (kind === lifeKind) return;
@@ -77,7 +79,9 @@
 				? null
 				: kind === 'decay'
 					? { decayHalfLife: Math.max(0.05, Number((preset.timing.duration / 4).toPrecision(2))) }
-					: { points: FRESH_LIFE };
+					: kind === 'wane'
+						? { decayPerSecond: Number((1 / preset.timing.duration).toPrecision(2)) }
+						: { points: FRESH_LIFE };
 		time('Strength over life', { life: next });
 	}
 </script>
@@ -194,7 +198,8 @@
 			value={lifeKind}
 			options={[
 				{ value: 'steady', label: 'steady' },
-				{ value: 'decay', label: 'dies away' },
+				{ value: 'decay', label: 'dies away', title: 'Halves every so many seconds' },
+				{ value: 'wane', label: 'wanes', title: 'Straight, until nothing is left' },
 				...(preset.timing.mode === 'burst' ? [{ value: 'curve', label: 'a curve' }] : [])
 			]}
 			onchange={setLife}
@@ -210,6 +215,19 @@
 				step={0.01}
 				reset={0.25}
 				onchange={(decayHalfLife, done) => time('Half-life', { life: { decayHalfLife } }, done)}
+			/>
+		{:else if life && 'decayPerSecond' in life}
+			<NumberField
+				look="inline"
+				label="gone in"
+				unit="s"
+				value={1 / life.decayPerSecond}
+				min={0.001}
+				max={10000}
+				step={0.05}
+				reset={preset.timing.duration}
+				hint="Straight from full strength to nothing"
+				onchange={(seconds, done) => time('Waning', { life: { decayPerSecond: 1 / seconds } }, done)}
 			/>
 		{/if}
 	</div>

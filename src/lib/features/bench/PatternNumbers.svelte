@@ -89,6 +89,17 @@
 		{#if pattern.between === 'eased'}
 			<EasePicker label="way between" wild ease={pattern.ease} onchange={(ease, done) => set('Ease', { ease }, done)} />
 		{/if}
+		<NumberField
+			look="inline"
+			label="jitter"
+			value={pattern.jitter ?? 0}
+			min={0}
+			max={1}
+			step={0.01}
+			reset={0}
+			hint="How unevenly targets follow each other: 1 lets the time between two be anything up to twice the even one"
+			onchange={(jitter, done) => set('Jitter', { jitter }, done)}
+		/>
 	{:else if pattern.kind === 'keys'}
 		<NumberField
 			look="inline"

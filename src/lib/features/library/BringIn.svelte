@@ -27,6 +27,12 @@
 	const same = $derived(list.length - differing.length - fresh.length);
 	const bodies = $derived(list.filter((a) => isBob(a.preset) || isLag(a.preset)).length);
 	const newRigs = $derived(rigs.filter((r) => !session.wiring.rigs.some((here) => here.id === r.id)).length);
+	const extra = $derived(
+		[
+			bodies > 0 ? ` ${bodies} of them ${bodies === 1 ? 'is a head bob or a lag' : 'are head bobs and lags'}.` : '',
+			newRigs > 0 ? ` ${newRigs === 1 ? 'A new rig comes' : `${newRigs} new rigs come`} along.` : ''
+		].join('')
+	);
 	const choiceOf = (id: string): Choice => choices[id] ?? 'both';
 
 	$effect(() => {
@@ -112,9 +118,7 @@
 	{#if list.length > 0}
 		<p>
 			<b>{list.length}</b> in it: <b>{fresh.length}</b> new, <b>{differing.length}</b> whose id is taken by another,
-			<b>{same}</b> here already.{' '}{#if bodies > 0}
-				{bodies} of them {bodies === 1 ? 'is a head bob or a lag' : 'are head bobs and lags'}.{/if}{#if newRigs > 0}
-				{newRigs === 1 ? 'A new rig comes' : `${newRigs} new rigs come`} along.{/if}
+			<b>{same}</b> here already.{extra}
 		</p>
 		{#if left}
 			<p class="left" data-testid="left-out">
