@@ -163,6 +163,7 @@ describe('whatever happens, between grid steps too', () => {
 					.sort((a, b) => a.at - b.at);
 				// Game values are constant within a frame, so that what they drive hangs on the frames: left out here.
 				const steady = { ...kit, cues: cues.filter((cue) => cue.id !== 'set') };
+				const left: number[] = [];
 				const runs = ways.map((times) => {
 					const director = new Director(steady, { seed: 4 });
 					director.viewers[0]!.player.setRest(0, 0, 0, 0, 0, 0, 1);
@@ -175,6 +176,10 @@ describe('whatever happens, between grid steps too', () => {
 						const half = Math.round(time * 2) / 2;
 						if (Math.abs(time - half) < 1e-12) rows.set(half, [...director.viewers[0]!.player.offset]);
 					}
+					// Ten hits make the one that goes on longer at most so long.
+					director.advanceTo(60);
+					const { player } = director.viewers[0]!;
+					left.push(player.plays.length + player.offset.reduce((sum, v) => sum + Math.abs(v), 0));
 					return rows;
 				});
 				let apart = 0;
@@ -182,7 +187,7 @@ describe('whatever happens, between grid steps too', () => {
 					for (const other of runs)
 						row.forEach((v, c) => (apart = Math.max(apart, Math.abs(v - other.get(time)![c]!))));
 				expect(apart).toBeLessThan(1e-12);
-				expect(runs[0]!.get(9)!.map(Math.abs)).toEqual([0, 0, 0, 0, 0, 0, 0]);
+				expect(left).toEqual(ways.map(() => 0));
 			}),
 			{ seed: 32, numRuns: 40 }
 		);
