@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newCue, newPlay, newPreset } from '../kit/defaults';
+import { newBob, newCourse, newCue, newPlay, newPreset, newRig } from '../kit/defaults';
 import type { Cue } from '../cues/types';
 import type { GameEvent, Kit, ShakePreset } from '../kit/types';
 import { bakeCourse } from './bake';
@@ -192,5 +192,28 @@ describe('a course', () => {
 		expect(parts).toHaveLength(7);
 		expect(bakeCourse(kit([], []), c, { progress: (part) => part < 0.3 })).toBeNull();
 		expect(() => bakeCourse(kit([], []), c, { fps: 0 })).toThrow(/above 0/);
+	});
+
+	it('a fall makes no step, and the landing is felt; a ladder goes on being climbed', () => {
+		const bob = { ...newBob('bob', 'Bob'), landing: { dip: 0.05, most: 1, nod: 0, frequency: 2, damping: 0.5 } };
+		const own: Kit = { ...kit([], []), presets: [bob], rigs: [{ ...newRig('eyes', 'Eyes'), bob: 'bob' }] };
+		// Half a second of falling, 1.2 m, then standing.
+		const height = (t: number): number => (t < 0.5 ? 5 : t < 1 ? 5 - 4.905 * (t - 0.5) ** 2 : 5 - 4.905 * 0.25);
+		const poses = Array.from({ length: 61 }, (_, i) => [0, height(i / 30), 0, 0, 0]).flat();
+		const fall = { ...newCourse('c', 'C'), seconds: 2, rig: 'eyes', trace: { hz: 30, poses } };
+		const run = new CourseRun(own, fall);
+		let [least, phase] = [0, 0];
+		for (let t = 0; t <= 2; t += 1 / 120) {
+			run.advanceTo(t);
+			least = Math.min(least, run.bodies[0]!.rig.offset[1]!);
+			phase = run.bodies[0]!.rig.run.phase;
+		}
+		expect(phase).toBe(0);
+		// 4.7 m/s at the end, 5 cm for each.
+		expect(least).toBeLessThan(-0.19);
+		const climb = Array.from({ length: 61 }, (_, i) => [0, (i / 30) * 0.8, 0, 0, 0]).flat();
+		const ladder = new CourseRun(own, { ...fall, trace: { hz: 30, poses: climb } });
+		ladder.advanceTo(2);
+		expect(ladder.bodies[0]!.rig.run.phase).toBeGreaterThan(0.5);
 	});
 });

@@ -41,7 +41,9 @@ function fallsOf({ hz, poses }: Trace): Uint8Array {
 		const curve = y(i + 1) - 2 * y(i) + y(i - 1);
 		if (curve < -drop * (1 - FALL_WITHIN) && curve > -drop * (1 + FALL_WITHIN)) falls[i] = 1;
 	}
-	return falls.map((is, i) => (is && (falls[i - 1] || falls[i + 1]) ? 1 : 0));
+	const sure = falls.map((is, i) => (is && (falls[i - 1] || falls[i + 1]) ? 1 : 0));
+	// Within the moment before it began already to go down.
+	return sure.map((is, i) => (is || (sure[i + 1] && y(i + 1) < y(i)) ? 1 : 0));
 }
 
 /** Whether one stands on something at a time: a path is always on the ground. */

@@ -249,6 +249,29 @@ describe('refusing', () => {
 	});
 });
 
+describe('ids of actions', () => {
+	const read = (actions: object[]) =>
+		readKit(JSON.stringify({ format: 'dinesis-kit', version: 1, name: 'K', cues: [{ id: 'c', event: 'e', actions }] }));
+	const play = { kind: 'play', pick: [{ preset: 'a' }] };
+
+	it('are given to those that have none, 1, 2, 3 … in their order, and are written back', () => {
+		const kit = read([play, { kind: 'stop' }, play]);
+		expect(kit.ok && kit.value.cues[0]!.actions.map((a) => a.id)).toEqual(['1', '2', '3']);
+		const again = readKit(writeKit((kit as { value: Kit }).value));
+		expect(again).toEqual(kit);
+		const some = read([{ ...play, id: '2' }, play, play]);
+		expect(some.ok && some.value.cues[0]!.actions.map((a) => a.id)).toEqual(['2', '3', '4']);
+	});
+
+	it('must differ within a cue', () => {
+		const kit = read([
+			{ ...play, id: 'boom' },
+			{ ...play, id: 'boom' }
+		]);
+		expect(kit).toMatchObject({ ok: false, problems: [{ place: 'cues[0].actions[1].id' }] });
+	});
+});
+
 describe('the published schema', () => {
 	const validate = new Ajv({ strict: false, allErrors: true }).compile(JSON.parse(published));
 

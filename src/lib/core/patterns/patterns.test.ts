@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newLayer, newPreset } from '../kit/defaults';
 import type { ChannelSettings, Layer, Pattern, ShakePreset } from '../kit/types';
+import { openPreset } from '../kit/read-preset';
 import { createPlayer } from '../shake/player';
 import { compileKick } from './kick';
 
@@ -94,6 +95,82 @@ describe('jumps', () => {
 			expect(Math.abs(near / radius.length - 0.5)).toBeLessThan(0.1);
 		}
 	});
+});
+
+describe('jumps after uneven times', () => {
+	const uneven = (jitter: number, between: 'hold' | 'straight' | 'damped' = 'hold'): Pattern =>
+		({ ...jumps(between), jitter }) as Pattern;
+	/** When the target changes, to within a thousandth of a second. */
+	const moments = (jitter: number, frequency: number): number[] => {
+		const when = times(40, 1000);
+		const x = play(uneven(jitter), { x: at(1, frequency, 0.5) }, when).map((o) => o[0]!);
+		return when.filter((_, i) => i > 0 && x[i] !== x[i - 1]);
+	};
+
+	it('come between (1 − j)/f and (1 + j)/f seconds after each other, f times a second on the whole', () => {
+		// Between 0.1 and 0.4 s: f = 2/(a + b) = 4, j = (b − a)/(a + b) = 0.6.
+		const when = moments(0.6, 4);
+		const apart = when.slice(1).map((t, i) => t - when[i]!);
+		expect(Math.min(...apart)).toBeGreaterThanOrEqual(0.1 - 0.0011);
+		expect(Math.max(...apart)).toBeLessThanOrEqual(0.4 + 0.0011);
+		expect(Math.min(...apart)).toBeLessThan(0.16);
+		expect(Math.max(...apart)).toBeGreaterThan(0.34);
+		expect(Math.abs(when.length - 160)).toBeLessThanOrEqual(1);
+	});
+
+	it('without jitter come evenly, as ever', () => {
+		const when = times(5, 50);
+		expect(play(uneven(0), { x: at(1, 4) }, when)).toEqual(play(jumps('hold'), { x: at(1, 4) }, when));
+	});
+
+	it('need no history: any moment is the same whenever it is asked for, and nothing jumps in between', () => {
+		for (const between of ['straight', 'damped'] as const) {
+			const when = times(6, 400);
+			const forward = play(uneven(0.9, between), { x: at(1, 3) }, when).map((o) => o[0]!);
+			const there = play(uneven(0.9, between), { x: at(1, 3) }, [4.25, 1.5, 5.75]).map((o) => o[0]!);
+			[4.25, 1.5, 5.75].forEach((t, i) => expect(there[i]).toBe(forward[t * 400]));
+			// The shortest way from one to the next is a tenth of a third of a second; damped it is steepest at the jump: 2·8·ln 2·f.
+			const most = between === 'straight' ? 2 / (0.1 / 3) : 2 * 8 * Math.LN2 * 3 * 1.1;
+			for (let i = 1; i < forward.length; i++)
+				expect(Math.abs(forward[i]! - forward[i - 1]!)).toBeLessThanOrEqual(most / 400 + 1e-12);
+		}
+	});
+});
+
+describe('what a kit need not say', () => {
+	const opened = (layer: object): Layer => {
+		const { layers, ...rest } = newPreset('p', 'P');
+		void layers;
+		const read = openPreset({ ...rest, layers: [layer] });
+		if (!read.ok) throw new Error(JSON.stringify(read.problems));
+		return read.value.layers[0]!;
+	};
+
+	it('keys begin together at their zero, everything else anywhere', () => {
+		const channels = { x: { amplitude: 1 }, y: { amplitude: 1, start: 'random' } };
+		const starts = (kind: string) => {
+			const layer = opened({ id: 'l', pattern: { kind }, channels: JSON.parse(JSON.stringify(channels)) });
+			return [layer.channels.x!.start, layer.channels.y!.start];
+		};
+		expect(starts('keys')).toEqual(['zero', 'random']);
+		for (const kind of ['noise', 'wave', 'jumps', 'kick']) expect(starts(kind)).toEqual(['random', 'random']);
+	});
+});
+
+it('a pattern that is not there never plays as another one', () => {
+	const unknown = { ...newLayer('l'), pattern: { kind: 'waves' } } as unknown as Layer;
+	const player = createPlayer([{ ...newPreset('p', 'P'), layers: [unknown] }]);
+	expect(() => player.fire('p')).toThrow('There is no pattern "waves"');
+});
+
+it('a layer with another id that remembers the one it was plays the same', () => {
+	const motion = (layer: Partial<Layer>): number[] => {
+		const player = createPlayer([{ ...newPreset('p', 'P'), layers: [{ ...newLayer('was'), ...layer }] }]);
+		player.fire('p');
+		return [...player.advanceTo(0.3)];
+	};
+	expect(motion({ id: 'is', seededBy: 'was' })).toEqual(motion({}));
+	expect(motion({ id: 'is' })).not.toEqual(motion({}));
 });
 
 describe('kick', () => {

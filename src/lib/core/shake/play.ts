@@ -23,9 +23,9 @@ import {
 /** A layer's state within a play: where each channel's phase stood when its frequency last changed. */
 interface LayerRun {
 	layer: CompiledLayer;
-	/** Phase of each active channel at age `since`, in cycles. */
-	phases: Float64Array;
-	/** The layer's own age at which `phases` held. */
+	/** What its pattern reads: the layer's numbers, and the phase of each active channel at age `since`, in cycles. */
+	voice: Voice;
+	/** The layer's own age at which the phases held. */
 	since: Seconds;
 	/** What its pattern keeps. */
 	state: unknown;
@@ -40,7 +40,6 @@ interface LayerRun {
 
 /** Buffers for one frame, shared by all plays of a player. */
 export interface Scratch {
-	readonly voice: Voice;
 	/** See `gain.ts`. */
 	readonly slots: Float64Array;
 	/** `NOW`, `FACTOR` and `OUTER`: in an array, so that the call boxes no number. */
@@ -55,10 +54,7 @@ export const FACTOR = 1;
 /** The same without distance, which a play that was played again has in its level. */
 export const OUTER = 2;
 
-const NONE = new Float64Array(0);
-
 export const createScratch = (): Scratch => ({
-	voice: { channels: new Uint8Array(0), scales: NONE, frequencies: NONE, phases: NONE, now: new Float64Array(2) },
 	slots: createGainSlots(),
 	frame: new Float64Array(3),
 	spare: new Float64Array(1)
@@ -95,20 +91,30 @@ function beginningOf(layer: CompiledLayer, playSeed: number): { phases: Float64A
 	return { phases, state: row.start(layer.compiled, seeds, shifts, fromZero) };
 }
 
-const startLayer = (layer: CompiledLayer, playSeed: number): LayerRun => ({
-	layer,
-	...beginningOf(layer, playSeed),
+const voiceOf = ({ channels, scales, frequencies }: CompiledLayer, phases: Float64Array): Voice => ({
+	channels,
+	scales,
+	frequencies,
+	phases,
+	now: new Float64Array(2)
+});
+
+function startLayer(layer: CompiledLayer, playSeed: number): LayerRun {
+	const { phases, state } = beginningOf(layer, playSeed);
+	return { layer, voice: voiceOf(layer, phases), state, ...FRESH, delay: layer.delay };
+}
+
+const FRESH = {
 	since: 0,
 	held: Infinity,
 	joined: false,
-	from: 0,
-	delay: layer.delay
-});
+	from: 0
+} as const;
 
 /** A layer's state that goes its own way; what is only remembered to save work begins empty. */
 const forkLayer = (run: LayerRun, playSeed: number): LayerRun => ({
 	...run,
-	phases: run.phases.slice(),
+	voice: voiceOf(run.layer, run.voice.phases.slice()),
 	state: beginningOf(run.layer, playSeed).state
 });
 
@@ -236,8 +242,8 @@ export class Play {
 			const run = this.runs[i]!;
 			const elapsed = age - run.delay - run.since;
 			if (elapsed <= 0) continue;
-			const { frequencies } = run.layer;
-			for (let j = 0; j < run.phases.length; j++) run.phases[j]! += frequencies[j]! * elapsed * this.pace;
+			const { frequencies, phases } = run.voice;
+			for (let j = 0; j < phases.length; j++) phases[j]! += frequencies[j]! * elapsed * this.pace;
 			run.since += elapsed;
 		}
 		this.pace = pace;
@@ -393,12 +399,13 @@ export class Play {
 		this.runs.forEach((run, i) => {
 			const layerAge = age - run.delay;
 			if (layerAge >= 0) {
-				for (let j = 0; j < run.phases.length; j++)
-					run.phases[j]! += run.layer.frequencies[j]! * (layerAge - run.since) * this.pace;
+				const { frequencies, phases } = run.voice;
+				for (let j = 0; j < phases.length; j++) phases[j]! += frequencies[j]! * (layerAge - run.since) * this.pace;
 				run.since = 0;
 				run.delay = 0;
 			}
 			run.layer = shake.layers[i] ?? run.layer;
+			run.voice = voiceOf(run.layer, run.voice.phases);
 		});
 		this.shake = shake;
 		this.begun = now - this.delay;
@@ -498,11 +505,12 @@ export class Play {
 				const i = before.layer.channels.indexOf(layer.channels[j]!);
 				const sameStart = i >= 0 && Object.is(before.layer.starts[i], layer.starts[j]);
 				if (i < 0 || !sameStart || before.layer.kind !== layer.kind) {
-					fresh.phases[j]! += layer.frequencies[j]! * layerAge * this.pace;
+					fresh.voice.phases[j]! += layer.frequencies[j]! * layerAge * this.pace;
 					continue;
 				}
 				const oldAge = Math.max(0, age - before.delay);
-				fresh.phases[j] = before.phases[i]! + before.layer.frequencies[i]! * (oldAge - before.since) * this.pace;
+				fresh.voice.phases[j] =
+					before.voice.phases[i]! + before.layer.frequencies[i]! * (oldAge - before.since) * this.pace;
 			}
 			fresh.since = layerAge;
 			fresh.held = before.held;
@@ -519,7 +527,7 @@ export class Play {
 
 	/** Adds the play's motion at `scratch.frame`'s time, times its factor, to the seven channels of `out`. */
 	addTo(scratch: Scratch, out: Float64Array): void {
-		const { voice, slots, frame } = scratch;
+		const { slots, frame } = scratch;
 		const age = frame[NOW]! - this.begun - this.delay;
 		this.level = this.loudness = 0;
 		const shape = this.shake.gain;
@@ -557,10 +565,7 @@ export class Play {
 			if (level > loudest) loudest = level;
 			const strength = run.joined ? level : level * power;
 			if (strength > strongest) strongest = strength;
-			voice.channels = layer.channels;
-			voice.scales = layer.scales;
-			voice.frequencies = layer.frequencies;
-			voice.phases = run.phases;
+			const { voice } = run;
 			voice.now[LEVEL] = run.joined ? level * frame[OUTER]! : level * factor;
 			voice.now[ELAPSED] = (layerAge - run.since) * this.pace;
 			layer.row.add(layer.compiled, run.state, voice, scratch.spare, out);
