@@ -170,7 +170,7 @@ test('the demo’s course: played, scrubbed, events dragged and copied, undone; 
 	await expect(clock(page)).toContainText('of 41 s');
 
 	await page.getByRole('button', { name: 'Choose a course' }).click();
-	await page.getByRole('button', { name: /^First watch/ }).click();
+	await page.getByRole('option', { name: /^First watch/ }).click();
 	await expect(page).toHaveURL(/course\/first-watch$/);
 	await expect(page.getByText('At the top of the stairs').first()).toBeVisible();
 });

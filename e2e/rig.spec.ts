@@ -99,7 +99,7 @@ test('a rig from nothing: where it stands, its stages, their order, and over to 
 	await expect(keeping(page)).toContainText('kept');
 	await page.reload();
 	await page.getByRole('button', { name: 'Choose a rig, a head bob or a lag' }).click();
-	await page.getByRole('button', { name: /Astern/ }).click();
+	await page.getByRole('option', { name: /Astern/ }).click();
 	await expect(stage(page, 'Limits')).toContainText('a box in x, y, z');
 
 	// Back to before there was any, and here again.
@@ -153,7 +153,7 @@ test('a head bob and a lag have benches of their own, and stand in the Library',
 	await expect(field(page, 'amount')).toHaveAttribute('aria-valuenow', '1');
 
 	await page.getByRole('button', { name: 'Choose a rig, a head bob or a lag' }).click();
-	await page.getByRole('button', { name: /^Tide/ }).click();
+	await page.getByRole('option', { name: /^Tide/ }).click();
 	await expect(page.getByText(/overshoots 8\.\d %/)).toBeVisible();
 	await type(page, 'damping', '1');
 	await expect(page.getByText(/overshoots/)).toHaveCount(0);

@@ -182,7 +182,8 @@ export class CuesState {
 			return `${this.session.preset(order.preset)?.name ?? order.preset} at ${order.strength.toFixed(2)}`;
 		if (order.kind === 'set') return `${order.parameter} set to ${order.to}`;
 		if (order.kind === 'camera') return `camera: ${this.sayCamera(order)}`;
-		return `stop ${typeof order.what === 'string' ? order.what : Object.values(order.what)[0]}`;
+		const what = order.what === 'held' ? 'own' : order.what;
+		return `stop ${typeof what === 'string' ? what : Object.values(what)[0]}`;
 	}
 
 	private sayCamera({ rig, lag, bob, sizes }: Order & { kind: 'camera' }): string {
