@@ -15,7 +15,10 @@ mkdirSync(folder, { recursive: true });
 try {
 	for (const shot of SHOTS) {
 		const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-		await page.goto(`${process.env.DINESIS_ADDRESS}/lamp-at-morrowskerry/${shot.path}`);
+		const below = shot.path.startsWith('/') ? '' : '/lamp-at-morrowskerry/';
+		// Who has been here before is not told how to begin.
+		await page.addInitScript(() => localStorage.setItem('dinesis-begun', 'yes'));
+		await page.goto(`${process.env.DINESIS_ADDRESS}${below}${shot.path}`);
 		await shot.act(page);
 		await page.screenshot({ path: join(folder, `${shot.name}.png`) });
 		await page.close();

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 
 export interface Shot {
 	readonly name: string;
-	/** Below the demo project. */
+	/** Below the demo project; with a slash before it, below the address. */
 	readonly path: string;
 	readonly act: (page: Page) => Promise<void>;
 }
@@ -21,6 +21,20 @@ async function freeze(page: Page): Promise<void> {
 }
 
 export const SHOTS: readonly Shot[] = [
+	{
+		name: 'projects',
+		path: '/projects',
+		act: async (page) => {
+			await page.getByRole('button', { name: 'Copy Lamp at Morrowskerry', exact: true }).click();
+			await page.getByRole('button', { name: 'Rename Lamp at Morrowskerry, copy' }).click();
+			await page.keyboard.type('Lamp at Morrowskerry, winter');
+			await page.keyboard.press('Enter');
+			await page.getByRole('heading', { name: 'Lamp at Morrowskerry, winter' }).waitFor();
+			await page.mouse.move(640, 600);
+			await page.reload();
+			await page.waitForTimeout(600);
+		}
+	},
 	{
 		name: 'bench',
 		path: 'bench/wave-on-tower',

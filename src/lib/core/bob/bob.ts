@@ -198,8 +198,8 @@ export interface Walking {
 	readonly grounded: boolean;
 }
 
-/** Places of what a step hands to its parts: seconds, metres a second, sizes, rates, steps a second now and a step ago, the speed that the shares of the gaits are of, the step that the spring is prepared for. */
-const [DT, SPEED, AMOUNT, RATE, PACE, PACE_WAS, WEIGHED, SPRUNG] = [0, 1, 2, 3, 4, 5, 6, 7];
+/** Places of what a step hands to its parts: seconds, metres a second, sizes, rates, steps a second now and a step ago, the speed that the shares of the gaits are of, the step that the spring is prepared for, the most that a size may change. */
+const [DT, SPEED, AMOUNT, RATE, PACE, PACE_WAS, WEIGHED, SPRUNG, MOST] = [0, 1, 2, 3, 4, 5, 6, 7, 8];
 
 export class BobRun {
 	/** x, y, z, pitch, yaw, roll, fov. */
@@ -228,7 +228,7 @@ export class BobRun {
 	private readonly landing = new Float64Array(2);
 	private readonly driven = new Float64Array(2);
 	/** Numbers of this step, for its parts: handed over one by one they would be boxed. */
-	private readonly frame = new Float64Array(8);
+	private readonly frame = new Float64Array(9);
 	private readonly spring = new Float64Array(SPRING_NUMBERS);
 	private readonly spare = new Float64Array(1);
 	private idleWeight: number;
@@ -351,11 +351,14 @@ export class BobRun {
 				frame[WEIGHED] = speed;
 				bobWeights(bob, speed, this.shares);
 			}
-			const most = blendTime > 0 ? frame[DT]! / blendTime : Infinity;
+			frame[MOST] = blendTime > 0 ? frame[DT]! / blendTime : Infinity;
+			const most = frame[MOST]!;
 			for (let g = 0; g < goal.length; g++) {
-				const to = (goal[g] = this.shares[g]! * this.sizes[g]!);
-				const by = to - weights[g]!;
-				weights[g] = by > most ? weights[g]! + most : by < -most ? weights[g]! - most : to;
+				goal[g] = this.shares[g]! * this.sizes[g]!;
+				const by = goal[g]! - weights[g]!;
+				if (by > most) weights[g]! += most;
+				else if (by < -most) weights[g]! -= most;
+				else weights[g] = goal[g]!;
 			}
 			this.stood = 0;
 			return;

@@ -88,7 +88,8 @@ export class RigRun {
 	/** The body a step ago. */
 	private readonly bodyWas = new Float64Array(POSE);
 	private readonly walking = { speed: 0, grounded: true };
-	private elapsed: Seconds = 0;
+	/** Seconds since the lag was last stepped. */
+	private readonly elapsed = new Float64Array(1);
 
 	/** Without a rig the camera is in the body's eyes, and its motion is the shakes alone. */
 	constructor(
@@ -153,11 +154,19 @@ export class RigRun {
 			stages: this.stages,
 			shakesAt: this.shakesAt,
 			lagAt: this.lagAt,
-			elapsed: this.elapsed,
 			plain: this.plain?.fork(values) ?? null,
 			done: this.done?.slice() ?? null
 		});
-		for (const part of ['camera', 'offset', 'aimed', 'pose', 'poseBefore', 'offsetBefore', 'bodyWas'] as const)
+		for (const part of [
+			'camera',
+			'offset',
+			'aimed',
+			'pose',
+			'poseBefore',
+			'offsetBefore',
+			'bodyWas',
+			'elapsed'
+		] as const)
 			copy[part].set(this[part]);
 		return copy;
 	}
@@ -185,7 +194,7 @@ export class RigRun {
 		this.bodyWas.set(body.subarray(0, 5));
 		this.aim(body);
 		this.lag?.snap(this.scaled(this.aimed));
-		this.elapsed = 0;
+		this.elapsed[0] = 0;
 		this.plain?.snap(body);
 		this.begin();
 		if (this.followsShakes) this.sum(STILL);
@@ -198,7 +207,7 @@ export class RigRun {
 		walking.grounded = grounded;
 		const fell = this.bob !== null && this.bob.advance(dt, walking);
 		if (this.lean) this.leanWith(dt, body);
-		this.elapsed += dt;
+		this.elapsed[0]! += dt;
 		this.plain?.advance(dt, body, speed, grounded);
 		this.aim(body);
 		this.begin();
@@ -263,14 +272,17 @@ export class RigRun {
 		const { step } = this.lean!;
 		const { spot } = this;
 		const flat = this.view.kind === 'flat';
-		// Sine and cosine of the yaw, and the shortest turn, in place.
-		spot[0] = flat ? 0 : body[3]! / 360;
+		step[0] = dt;
+		// Sine and cosine of the yaw, and the shortest turn, in place: numbers that meet from two ways would be boxed.
+		if (flat) spot[0] = step[1] = 0;
+		else {
+			spot[0] = body[3]! / 360;
+			const by = body[3]! - bodyWas[3]!;
+			step[1] = (by - 360 * Math.floor((by + 180) / 360)) / dt;
+		}
 		spot[1] = spot[0]! + 0.25;
 		sinTurnsInPlace(spot, 0);
 		sinTurnsInPlace(spot, 1);
-		const by = flat ? 0 : body[3]! - bodyWas[3]!;
-		step[0] = dt;
-		step[1] = (by - 360 * Math.floor((by + 180) / 360)) / dt;
 		step[2] = ((body[0]! - bodyWas[0]!) * spot[1]! - (body[2]! - bodyWas[2]!) * spot[0]!) / dt;
 		this.lean!.advance();
 		for (let c = 0; c < 5; c++) bodyWas[c] = body[c]!;
@@ -345,15 +357,17 @@ export class RigRun {
 		const { lag, pose, view } = this;
 		if (this.lagAt > 0) this.fold();
 		if (!lag) return;
-		lag.advance(this.scaled(pose), this.elapsed);
-		this.elapsed = 0;
+		lag.step[0] = this.elapsed[0]!;
+		lag.go(this.scaled(pose));
+		this.elapsed[0] = 0;
 		const per = view.kind === 'flat' ? view.pixelsPerMetre : 1;
 		// How far behind is added: what is not behind stays as it was given, to the last bit.
 		for (let c = 0; c < POSE; c++) {
 			const moves = view.kind === 'flat' ? c < 2 : view.kind === 'fixed' ? c >= PITCH : true;
 			if (moves) pose[c]! += lag.behind[c]! / per;
 		}
-		pose[PITCH] = steep(pose[PITCH]!);
+		if (pose[PITCH]! > STEEPEST) pose[PITCH] = STEEPEST;
+		else if (pose[PITCH]! < -STEEPEST) pose[PITCH] = -STEEPEST;
 	}
 
 	/** Before the lag: what was added so far becomes part of the pose that it follows. */

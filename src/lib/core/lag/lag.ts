@@ -87,24 +87,34 @@ export class LagRun {
 		this.begun = true;
 	}
 
+	/** Seconds of the step that `go` takes: in an array, so that the call boxes no number. */
+	readonly step: Float64Array = new Float64Array(1);
+
 	/** `dt` seconds on, the body now at `pose` (x, y, z, pitch, yaw, roll). Returns `out`. */
 	advance(pose: ArrayLike<number>, dt: Seconds): Float64Array {
+		this.step[0] = dt;
+		return this.go(pose);
+	}
+
+	/** As `advance`, by the seconds in `step`. */
+	go(pose: ArrayLike<number>): Float64Array {
+		const dt = this.step[0]!;
 		if (!this.begun || this.isMovedThere(pose)) this.snap(pose);
 		if (!(dt > 0)) return this.out;
 		if (dt !== this.stepped) this.prepare(dt);
 		for (let i = 0; i < AXES; i++) {
 			const before = this.target[i]!;
-			let now = pose[i]!;
+			this.target[i] = pose[i]!;
 			if (i >= PITCH) {
-				if (i === PITCH) now = now > STEEPEST ? STEEPEST : now < -STEEPEST ? -STEEPEST : now;
+				if (i === PITCH && this.target[i]! > STEEPEST) this.target[i] = STEEPEST;
+				else if (i === PITCH && this.target[i]! < -STEEPEST) this.target[i] = -STEEPEST;
 				// The shortest turn, in place.
-				const by = now - before;
-				now = before + (by - 360 * Math.floor((by + 180) / 360));
+				const by = this.target[i]! - before;
+				this.target[i] = before + (by - 360 * Math.floor((by + 180) / 360));
 			}
-			this.target[i] = now;
-			this.speeds[i] = (now - before) / dt;
+			this.speeds[i] = (this.target[i]! - before) / dt;
 			this.follow(i);
-			this.behind[i] = this.out[i]! - now;
+			this.behind[i] = this.out[i]! - this.target[i]!;
 		}
 		return this.out;
 	}

@@ -96,6 +96,23 @@ export function addNoise(noise: CompiledNoise, run: NoiseRun, voice: Voice, out:
 	const level = now[LEVEL]! * (1 + LIFT);
 	const elapsed = now[ELAPSED]!;
 	const count = channels.length;
+	if (octaves === 1) {
+		// The common case by itself: of one octave the weight is 1.
+		const scale = cells[0]!;
+		for (let j = 0, c = 0; j < count; j++, c += 3) {
+			const p = (phases[j]! + frequencies[j]! * elapsed) * scale + shifts[j]!;
+			const floor = Math.floor(p);
+			if (cell[c]! !== floor) {
+				cell[c] = floor;
+				hashCell(run, j);
+			}
+			const f = p - floor;
+			const a = cell[c + 1]! * f;
+			const v = a + (cell[c + 2]! * (f - 1) - a) * f * f * (3 - 2 * f);
+			out[channels[j]!]! += (scales[j]! * level * v) / (1 + LIFT * (v < 0 ? -v : v));
+		}
+		return;
+	}
 	for (let j = 0, s = 0; j < count; j++) {
 		const phase = phases[j]! + frequencies[j]! * elapsed;
 		let v = 0;
@@ -113,7 +130,7 @@ export function addNoise(noise: CompiledNoise, run: NoiseRun, voice: Voice, out:
 			s++;
 			k++;
 		} while (k < octaves);
-		if (octaves > 1) v = bend(v);
+		v = bend(v);
 		out[channels[j]!]! += (scales[j]! * level * v) / (1 + LIFT * (v < 0 ? -v : v));
 	}
 }

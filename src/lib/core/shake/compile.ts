@@ -24,6 +24,8 @@ export interface CompiledLayer {
 	/** The kind's row, and what it made of the pattern's numbers. */
 	readonly row: AnyRow;
 	readonly compiled: unknown;
+	/** The row's own, at hand: it is called for each layer in each frame. */
+	readonly add: AnyRow['add'];
 	/** How many seeds each channel needs. */
 	readonly seedsPerChannel: number;
 	/** Channels below this number share one seed and one start. */
@@ -67,6 +69,7 @@ function compileLayer(preset: ShakePreset, layer: Layer): CompiledLayer {
 		starts: Float64Array.from(settings, (c) => (atZero ? 0 : startOf(c.start))),
 		row,
 		compiled: row.compile(pattern, settings),
+		add: row.add,
 		seedsPerChannel: row.seeds(pattern),
 		shared: row.shared(pattern)
 	};

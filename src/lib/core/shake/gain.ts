@@ -85,8 +85,9 @@ export function workOutShared(shape: GainShape, slots: Float64Array): void {
 		return;
 	}
 	let gain = 1;
-	if (shape.burst && shape.fadeOut > 0) {
-		slots[SHARED] = (age - (end - shape.fadeOut)) / shape.fadeOut;
+	const fading = age - (end - shape.fadeOut);
+	if (shape.burst && fading > 0 && shape.fadeOut > 0) {
+		slots[SHARED] = fading / shape.fadeOut;
 		easeInPlace(shape.easeOut, slots, SHARED);
 		gain -= slots[SHARED];
 	}
@@ -115,7 +116,7 @@ export function workOutShared(shape: GainShape, slots: Float64Array): void {
 export function workOutFadeIn(shape: GainShape, slots: Float64Array): void {
 	const age = slots[LAYER_AGE]!;
 	if (age < 0) slots[FADE_IN] = 0;
-	else if (shape.fadeIn > 0) {
+	else if (age < shape.fadeIn) {
 		slots[FADE_IN] = age / shape.fadeIn;
 		easeInPlace(shape.easeIn, slots, FADE_IN);
 	} else slots[FADE_IN] = 1;

@@ -202,6 +202,7 @@ export class Play {
 		this.holders = holders;
 		this.builder = builder;
 		this.swayed = isSwayed(shake);
+		this.isCameras = shake.preset.space === 'camera';
 		this.runs = shake.layers.map((layer) => startLayer(layer, seed));
 		this.letsGoAt = shake.gain.letGo;
 		this.lasts = this.byItself();
@@ -266,6 +267,9 @@ export class Play {
 	get movesIn(): Space {
 		return this.shake.preset.space;
 	}
+
+	/** Whether it moves in the camera's own axes, as most do. */
+	isCameras = true;
 
 	/** Axes of the source's frame at the trigger, as the columns of a 3 × 3 matrix in the world; null: the world's own. */
 	get sourceAxes(): Float64Array | null {
@@ -523,33 +527,43 @@ export class Play {
 		this.shake = shake;
 		this.lasts = this.byItself();
 		this.swayed = isSwayed(shake);
+		this.isCameras = shake.preset.space === 'camera';
 	}
 
 	/** Adds the play's motion at `scratch.frame`'s time, times its factor, to the seven channels of `out`. */
 	addTo(scratch: Scratch, out: Float64Array): void {
-		const { slots, frame } = scratch;
+		const { slots, frame, spare } = scratch;
 		const age = frame[NOW]! - this.begun - this.delay;
-		this.level = this.loudness = 0;
 		const shape = this.shake.gain;
-		if (age < 0 || this.waits || age >= this.lasts || this.stopped === -Infinity) return;
+		if (age < 0 || this.waits || age >= this.lasts || this.stopped === -Infinity) {
+			this.level = this.loudness = 0;
+			return;
+		}
 		this.workOut(age, slots);
 		const left = slots[LEFT]!;
 		const shared = slots[SHARED]!;
 		const power = this.power;
 		const factor = power * frame[FACTOR]!;
+		const outer = frame[OUTER]!;
+		const pace = this.pace;
+		const runs = this.runs;
 		let loudest = 0;
 		let strongest = 0;
 		slots[LAYER_AGE] = -Infinity;
 		slots[FADE_IN] = 0;
-		for (let i = 0; i < this.runs.length; i++) {
-			const run = this.runs[i]!;
+		for (let i = 0; i < runs.length; i++) {
+			const run = runs[i]!;
 			const layer = run.layer;
 			const layerAge = age - run.delay;
 			if (layerAge < 0) continue;
-			let level: number;
+			const { now } = run.voice;
 			if (run.joined) {
 				this.workOutLevel(run, age, slots);
-				level = slots[LAYER_LEVEL]!;
+				let level = slots[LAYER_LEVEL]!;
+				if (level > run.held) level = run.held;
+				level *= left;
+				if (level > strongest) strongest = level;
+				now[LEVEL] = level * outer;
 				// What the others share is worked out anew for the next layer.
 				slots[LAYER_AGE] = -Infinity;
 			} else {
@@ -558,19 +572,17 @@ export class Play {
 					slots[LAYER_AGE] = layerAge;
 					workOutFadeIn(shape, slots);
 				}
-				level = shared * slots[FADE_IN]!;
+				let level = shared * slots[FADE_IN]!;
+				if (level > run.held) level = run.held;
+				level *= left;
+				if (level > loudest) loudest = level;
+				now[LEVEL] = level * factor;
 			}
-			if (level > run.held) level = run.held;
-			level *= left;
-			if (level > loudest) loudest = level;
-			const strength = run.joined ? level : level * power;
-			if (strength > strongest) strongest = strength;
-			const { voice } = run;
-			voice.now[LEVEL] = run.joined ? level * frame[OUTER]! : level * factor;
-			voice.now[ELAPSED] = (layerAge - run.since) * this.pace;
-			layer.row.add(layer.compiled, run.state, voice, scratch.spare, out);
+			now[ELAPSED] = (layerAge - run.since) * pace;
+			layer.add(layer.compiled, run.state, run.voice, spare, out);
 		}
-		this.level = loudest;
-		this.loudness = strongest;
+		const own = loudest * power;
+		this.level = loudest > strongest ? loudest : strongest;
+		this.loudness = own > strongest ? own : strongest;
 	}
 }

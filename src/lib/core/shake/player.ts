@@ -431,7 +431,7 @@ export class Player {
 			if (this.view !== null && play.compiled.preset.view !== this.view) continue;
 			scratch.frame[FACTOR] = scratch.frame[OUTER] = play.ducked = ducking ? this.duckOf(play) : 1;
 			if (play.swayed) this.sway(play);
-			if (play.movesIn === 'camera') play.addTo(scratch, offset);
+			if (play.isCameras) play.addTo(scratch, offset);
 			else {
 				this.turned.fill(0);
 				play.addTo(scratch, this.turned);

@@ -37,6 +37,10 @@ describe('what the palette runs', () => {
 			expect(labels(typed)[0]).toBe('Thunder');
 		expect(labels('thundirx')).toEqual([]);
 		expect(labels('nwe')).toEqual([]);
+		// A letter that was left out, and not the first one.
+		expect(labels('gima')).toEqual(['Glímá']);
+		expect(labels('b0b')).toEqual([]);
+		expect(matching([command('Heavy door')], 'hevy dor')).toHaveLength(1);
 	});
 
 	it('nothing typed: everything, as it came', () => {

@@ -9,9 +9,12 @@ const wordsOf = (text: string): string[] =>
 		.split(/[^\p{L}\p{N}]+/u)
 		.filter(Boolean);
 
-/** Whether two words are a letter apart: one more, one less, another one, or two that changed places. */
+/**
+ * Whether two words are a letter apart: one more, one less, another one, or two that changed places. Of three letters one may be left
+ * out, no more: too much else would fit.
+ */
 function nearly(typed: string, word: string): boolean {
-	if (typed.length < 4) return false;
+	if (typed.length < 3) return false;
 	// What is typed may be the beginning of the word.
 	for (const length of [typed.length - 1, typed.length, typed.length + 1]) {
 		const b = word.slice(0, length);
@@ -19,6 +22,10 @@ function nearly(typed: string, word: string): boolean {
 		let i = 0;
 		while (i < typed.length && i < b.length && typed[i] === b[i]) i++;
 		const [rest, left] = [typed.slice(i), b.slice(i)];
+		if (typed.length === 3) {
+			if (i > 0 && left !== '' && rest === left.slice(1)) return true;
+			continue;
+		}
 		if (rest.slice(1) === left || rest === left.slice(1) || rest.slice(1) === left.slice(1)) return true;
 		if (rest[0] === left[1] && rest[1] === left[0] && rest.slice(2) === left.slice(2)) return true;
 	}
