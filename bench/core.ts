@@ -135,7 +135,7 @@ const one = paired(frames, flatFrames);
 row(
 	`one frame, ${PLAYS} plays × ${LAYERS} layers × 6 channels`,
 	one.ratio,
-	1.5,
+	1.3,
 	'× flat',
 	`${((one.a / FRAMES) * 1000).toFixed(1)} µs; flat ${((one.b / FRAMES) * 1000).toFixed(1)} µs`
 );
@@ -222,7 +222,7 @@ const chainedLong = (): void => {
 row(
 	'allocated a frame of the chain',
 	Math.max(0, Math.min(...Array.from({ length: 5 }, () => allocated(chainedLong, LONG))) - empty),
-	64,
+	16,
 	'bytes',
 	`heap growth over ${LONG} frames`
 );

@@ -1,11 +1,24 @@
 /**
  * What a game installs: plays the presets of a kit exactly as the tool does. No dependency, no DOM, no clock of its own.
  *
- *     import { createPlayer } from 'dinesis-runtime';
- *     const player = createPlayer(kit.presets, { seed: 1 });
- *     player.fire('cask-thud', { strength: 0.8 });
- *     const offset = player.advance(dt); // x, y, z, pitch, yaw, roll, fov, on top of the resting camera
+ *     import { createRuntime, openKit } from 'dinesis-runtime';
+ *     const read = openKit(JSON.parse(text)); // a checked kit, or problems with their places
+ *     const runtime = createRuntime(read.value, { seed: 1, rig: 'eyes' });
+ *     runtime.raise('cask-set-down', { values: { impact: 6 }, place: [2, 0, -3] });
+ *     const { camera, offset } = runtime.advance(dt, { pose, speed, grounded });
  */
+export { createRuntime, Runtime } from './runtime';
+export type {
+	EventOptions,
+	PlayerSettings,
+	PlayOptions,
+	RuntimeBody,
+	RuntimeOptions,
+	RuntimeView,
+	Snapshot,
+	Trouble
+} from './runtime';
+export { openKit } from '../src/lib/core/kit/open';
 export { createPlayer } from '../src/lib/core/shake/player';
 export type { FireOptions, Player, PlayerOptions } from '../src/lib/core/shake/player';
 export { Director, type DirectorOptions, type Viewer } from '../src/lib/core/cues/director';

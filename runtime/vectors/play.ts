@@ -5,7 +5,7 @@
 import { BobRun, compileBob } from '../../src/lib/core/bob/bob';
 import { CourseRun, GRID_HZ } from '../../src/lib/core/course/run';
 import { Frame } from '../../src/lib/core/frame/frame';
-import { openKit } from '../../src/lib/core/kit/read';
+import { openKit } from '../../src/lib/core/kit/open';
 import { isBob, isLag, type Kit } from '../../src/lib/core/kit/types';
 import { LagRun } from '../../src/lib/core/lag/lag';
 import { mix } from '../../src/lib/core/random/hash';

@@ -1,11 +1,12 @@
 /** Reading and writing a kit. Reading never throws on a bad file: it returns what is wrong, where, and what would be right. */
-import { migrate } from './migrations';
-import { findJsonFault } from './json-place';
 import { checkHeader } from './header';
-import { kitBody } from './kit-shape';
+import { findJsonFault } from './json-place';
+import { isOfThisVersion, openKit } from './open';
 import type { ReadResult } from './read-preset';
-import { isRecord, refuseDangerous, Report, type Problem } from './shape';
-import { KIT_FORMAT, KIT_VERSION, type Kit } from './types';
+import { isRecord, type Problem } from './shape';
+import type { Kit } from './types';
+
+export { openKit };
 
 /** The largest file that is read, in bytes (characters, for a text). */
 export const MOST_BYTES = 20 * 1024 * 1024;
@@ -28,26 +29,8 @@ export function readKit(text: string): ReadResult<Kit> {
 			fault ? `line ${fault.line}, column ${fault.column}: ${fault.message}` : 'is not JSON'
 		);
 	}
-	return openKit(parsed);
-}
-
-/** Checks a parsed kit and fills in what it leaves out. The object is the kit's own from here on: pass a fresh one. */
-export function openKit(parsed: unknown): ReadResult<Kit> {
-	if (!isRecord(parsed)) return refuse('', 'A kit is a JSON object with "format", "version" and "name".');
-	if (parsed.format === KIT_FORMAT && typeof parsed.version === 'number' && parsed.version > KIT_VERSION)
-		return refuse(
-			'version',
-			`is ${parsed.version}; this Dinesis reads up to version ${KIT_VERSION}. Open it with a newer one, or send it out as version ${KIT_VERSION}.`
-		);
-	const report = new Report();
-	refuseDangerous(parsed, report);
-	if (report.problems.length > 0) return { ok: false, problems: report.problems };
-	const header = checkHeader(parsed);
-	if (header.length > 0) return { ok: false, problems: header };
-	const kit = migrate(parsed);
-	kitBody.check(kit, report);
-	if (report.problems.length > 0) return { ok: false, problems: report.problems };
-	return { ok: true, value: kit as unknown as Kit };
+	const header = isRecord(parsed) && isOfThisVersion(parsed) ? checkHeader(parsed) : [];
+	return header.length > 0 ? { ok: false, problems: header } : openKit(parsed);
 }
 
 /** A kit as text: two spaces of indent, fields in the order they have, a line break at the end. */
