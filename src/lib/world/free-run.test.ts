@@ -64,6 +64,16 @@ describe('a free run', () => {
 		expect(run.runners[0]!.grounded && run.runners[0]!.onFoot).toBe(true);
 	});
 
+	it('who stands, stands: not a foot falls, whatever is left of the walk', () => {
+		const run = new FreeRun(rapier);
+		go(run, 1, {});
+		expect(run.runners[0]!.speed).toBe(0);
+		go(run, 1, { right: 1 });
+		expect(run.runners[0]!.speed).toBeGreaterThan(1);
+		go(run, 1.5, {});
+		expect(run.runners[0]!.speed).toBe(0);
+	});
+
 	it('walls hold, and so does the gallery’s rail', () => {
 		const run = new FreeRun(rapier);
 		go(run, 3, { right: 1 });

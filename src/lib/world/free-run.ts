@@ -39,6 +39,8 @@ export const noWish = (): Wish => ({
 export const SPEEDS = { creep: 0.8, walk: 1.6, run: 4.2, climb: 0.9 } as const;
 /** How long it takes to step from one hold to another. */
 const GLIDE_S = 0.5;
+/** Slower than this one stands, in metres a second. */
+const STANDS_BELOW = 0.05;
 const JUMP_SPEED = 4.3;
 const GRAVITY = 9.81;
 /** Metres a second, each second: on the ground, and in the air. */
@@ -65,6 +67,7 @@ class Runner {
 	/** Feet x, y, z in metres; yaw and pitch in degrees. */
 	readonly pose = new Float64Array(5);
 	speed = 0;
+	private smooth = 0;
 	private readonly velocity = [0, 0] as [number, number];
 	private up = 0;
 	private inAir = 0;
@@ -118,7 +121,7 @@ class Runner {
 		const near = this.near();
 		if (near === '') return;
 		this.velocity.fill(0);
-		this.up = this.speed = 0;
+		this.up = this.speed = this.smooth = 0;
 		this.glide(near === 'crane' ? 0 : GLIDE_S);
 		if (this.at === 'foot') {
 			this.at = near;
@@ -167,7 +170,7 @@ class Runner {
 	private letGo(x: number, y: number, z: number, wish: Wish): void {
 		this.glide(GLIDE_S);
 		this.at = 'foot';
-		this.up = this.speed = 0;
+		this.up = this.speed = this.smooth = 0;
 		this.inAir = 0;
 		this.jumped = wish.jump;
 		this.walker.put(x, y, z);
@@ -232,7 +235,9 @@ class Runner {
 		if (Math.abs(mx) < Math.abs(this.velocity[0])) this.velocity[0] += (mx - this.velocity[0]) * yields;
 		if (Math.abs(mz) < Math.abs(this.velocity[1])) this.velocity[1] += (mz - this.velocity[1]) * yields;
 		if (this.up > 0 && my < this.up * dt * 0.5) this.up = 0;
-		this.speed += (Math.hypot(mx, mz) - this.speed) * Math.min(1, dt / SPEED_S);
+		this.smooth += (Math.hypot(mx, mz) - this.smooth) * Math.min(1, dt / SPEED_S);
+		// What is left of a walk, and the tremble of the physics, is standing.
+		this.speed = this.smooth < STANDS_BELOW ? 0 : this.smooth;
 		if (this.walker.onGround && this.up <= 0) this.land(falling, tell);
 		else this.inAir += dt;
 		this.readPose(wish.yaw, wish.pitch);
