@@ -108,7 +108,7 @@ describe('a free run and its take', () => {
 
 	it('played again it raises the same plays in the same order, and stays within a centimetre and a tenth of a degree', () => {
 		const { take, seen, orders, feet } = walk(script, kit.rigs[0]!.id);
-		expect(feet).toBeGreaterThan(8);
+		expect(feet).toBeGreaterThan(4);
 		// A file keeps it as it is.
 		const run = new CourseRun(kit, JSON.parse(JSON.stringify(take)) as Course);
 		const again: Order[] = [...run.director.done];
