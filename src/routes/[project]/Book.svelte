@@ -50,8 +50,8 @@
 		if (room === 'bench') return missing > 0 || order.includes(document) || bodies.some((p) => p.id === document);
 		if (room === 'rig') return wiring.rigs.some((rig) => rig.id === document);
 		if (room === 'cues') return wiring.cues.some((cue) => cue.id === document);
-		// Courses come when their room first asks; it finds out itself.
-		return room === 'course';
+		// Courses come when something first asks for them; until then their room finds out itself.
+		return room === 'course' && (session.courses.order?.includes(document) ?? true);
 	}
 	const open = (room: string, document = ''): void => void goto(addressOf(room, document));
 	const visit = (room: string): void => void goto(roomAddress(room));

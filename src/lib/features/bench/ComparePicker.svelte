@@ -68,7 +68,18 @@
 						close();
 					}}>Let B go</button
 				>
-				<input placeholder="Or another preset as B" aria-label="Another preset as B" bind:value={search} />
+				<!-- svelte-ignore a11y_autofocus -->
+				<input
+					autofocus
+					placeholder="Or another preset as B"
+					aria-label="Another preset as B"
+					bind:value={search}
+					onkeydown={(e) => {
+						if (e.key !== 'Enter' || !found[0] || search.trim() === '') return;
+						bench.hold(found[0]);
+						close();
+					}}
+				/>
 				{#each found as p (p.id)}
 					<button
 						class="plain"

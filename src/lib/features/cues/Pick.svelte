@@ -2,6 +2,7 @@
 	/** The presets that a cue chooses from, with their weights. */
 	import type { PlayAction } from '$lib/core';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import { arrowsIn } from '$lib/ui/arrows';
 	import Popover from '$lib/ui/Popover.svelte';
 	import type { CuesState } from './cues.svelte';
 
@@ -34,7 +35,8 @@
 		>
 	{/snippet}
 	{#snippet children(close)}
-		<div class="list">
+		<!-- svelte-ignore a11y_no_static_element_interactions -->
+		<div class="list" onkeydown={arrowsIn}>
 			{#if pick.length > 1}
 				{#each pick as p (p.preset)}
 					<div class="weight">
@@ -57,7 +59,18 @@
 					</div>
 				{/each}
 			{/if}
-			<input placeholder="Find a preset" aria-label="Find a preset" bind:value={search} />
+			<!-- svelte-ignore a11y_autofocus -->
+			<input
+				autofocus
+				placeholder="Find a preset"
+				aria-label="Find a preset"
+				bind:value={search}
+				onkeydown={(e) => {
+					if (e.key !== 'Enter' || !found[0] || search.trim() === '') return;
+					onchange([{ preset: found[0].id, weight: 1 }], 'Preset');
+					close();
+				}}
+			/>
 			{#each found as p (p.id)}
 				<div class="row" class:here={pick.some((q) => q.preset === p.id)}>
 					<button

@@ -1,5 +1,6 @@
 <script lang="ts" generics="T extends string">
 	/** A word of a sentence that is one of several: press it and choose another. */
+	import { arrowsIn } from '$lib/ui/arrows';
 	import Popover from '$lib/ui/Popover.svelte';
 
 	interface Props {
@@ -11,6 +12,8 @@
 		onchange: (value: T) => void;
 	}
 	let { label, value, options, tone = 'plain', onchange }: Props = $props();
+	/** A list of so many needs no field to find in. */
+	const FEW = 8;
 	let search = $state('');
 	const shown = $derived(options.find((o) => o.value === value)?.label ?? value);
 	const found = $derived(
@@ -22,10 +25,26 @@
 	{#snippet button()}<span class="word {tone}" class:gone={!options.some((o) => o.value === value)}>{shown}</span
 		>{/snippet}
 	{#snippet children(close)}
-		<div class="list">
-			{#if options.length > 8}<input placeholder="Find" aria-label="Find" bind:value={search} />{/if}
+		<!-- svelte-ignore a11y_no_static_element_interactions -->
+		<div class="list" onkeydown={arrowsIn}>
+			{#if options.length > FEW}
+				<!-- svelte-ignore a11y_autofocus -->
+				<input
+					autofocus
+					placeholder="Find"
+					aria-label="Find"
+					bind:value={search}
+					onkeydown={(e) => {
+						if (e.key !== 'Enter' || !found[0]) return;
+						close();
+						onchange(found[0].value);
+					}}
+				/>
+			{/if}
 			{#each found as option (option.value)}
+				<!-- svelte-ignore a11y_autofocus -->
 				<button
+					autofocus={options.length <= FEW && option.value === value}
 					aria-current={option.value === value}
 					onclick={() => {
 						close();

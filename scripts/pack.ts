@@ -1,0 +1,72 @@
+/** ./dinesis pack: builds the run-time and prints the path of its package, ready for `npm install`. */
+import { execFileSync } from 'node:child_process';
+import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { build } from 'vite';
+import { ROOT } from './lib/paths';
+import { say } from './lib/say';
+
+const stage = join(ROOT, 'build/runtime');
+const own = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8')) as { version: string; license: string };
+
+/** Relative imports with their ending, so that every way of resolving them finds the files. */
+function nameEndings(folder: string): void {
+	for (const entry of readdirSync(folder, { withFileTypes: true, recursive: true })) {
+		if (!entry.isFile() || !entry.name.endsWith('.d.ts')) continue;
+		const path = join(entry.parentPath, entry.name);
+		const text = readFileSync(path, 'utf8');
+		writeFileSync(path, text.replace(/((?:from|import\()\s*['"])(\.\.?\/[^'"]+)(['"])/g, '$1$2.js$3'));
+	}
+}
+
+rmSync(stage, { recursive: true, force: true });
+mkdirSync(stage, { recursive: true });
+await build({
+	configFile: false,
+	logLevel: 'error',
+	root: ROOT,
+	build: {
+		outDir: join(stage, 'dist'),
+		sourcemap: true,
+		lib: { entry: join(ROOT, 'runtime/index.ts'), formats: ['es'], fileName: () => 'index.js' }
+	}
+});
+execFileSync(
+	process.execPath,
+	[
+		join(ROOT, 'node_modules/typescript/bin/tsc'),
+		'-p',
+		join(ROOT, 'runtime/tsconfig.json'),
+		'--outDir',
+		join(stage, 'types')
+	],
+	{ stdio: ['ignore', 'inherit', 'inherit'] }
+);
+nameEndings(join(stage, 'types'));
+cpSync(join(ROOT, 'runtime/README.md'), join(stage, 'README.md'));
+writeFileSync(
+	join(stage, 'package.json'),
+	`${JSON.stringify(
+		{
+			name: 'dinesis-runtime',
+			version: own.version,
+			description: 'Plays the camera motion of a Dinesis kit in a game.',
+			license: own.license,
+			type: 'module',
+			sideEffects: false,
+			exports: { '.': { types: './types/runtime/index.d.ts', default: './dist/index.js' } },
+			files: ['dist', 'types', 'README.md']
+		},
+		null,
+		2
+	)}\n`
+);
+const [packed] = JSON.parse(
+	execFileSync('npm', ['pack', '--json', '--pack-destination', join(ROOT, 'build')], {
+		cwd: stage,
+		encoding: 'utf8',
+		stdio: ['ignore', 'pipe', 'ignore']
+	})
+) as { filename: string; size: number }[];
+say(`dinesis-runtime ${own.version}, ${(packed!.size / 1024).toFixed(0)} KB packed`);
+process.stdout.write(`${join(ROOT, 'build', packed!.filename)}\n`);
