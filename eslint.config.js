@@ -47,7 +47,7 @@ const wall = (folder, allowed) => ({
 });
 
 export default ts.config(
-	{ ignores: ['build/', '.svelte-kit/', '.data/', 'node_modules/', 'static/', 'test-results/'] },
+	{ ignores: ['build/', 'packed/', '.svelte-kit/', '.data/', 'node_modules/', 'static/', 'test-results/'] },
 	...ts.configs.recommended,
 	...svelte.configs.recommended,
 	{

@@ -1,4 +1,4 @@
-/** ./dinesis bench [page]: speed as ratios. The core's needs the collector at hand, so it runs in a process of its own. */
+/** ./dinesis bench [page | size]: speed as ratios, and what a game carries. The core's needs the collector at hand, so it runs in a process of its own. */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -6,7 +6,7 @@ import { ROOT } from './lib/paths';
 import { fail } from './lib/say';
 
 const part = process.argv[2] ?? 'core';
-if (part !== 'core' && part !== 'page') fail(`"${part}" is no bench. There are: core, page.`);
+if (!['core', 'page', 'size'].includes(part)) fail(`"${part}" is no bench. There are: core, page, size.`);
 const tsx = pathToFileURL(join(ROOT, 'node_modules/tsx/dist/loader.mjs')).href;
 const done = spawnSync(
 	process.execPath,

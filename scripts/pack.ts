@@ -6,7 +6,7 @@ import { build } from 'vite';
 import { ROOT } from './lib/paths';
 import { say } from './lib/say';
 
-const stage = join(ROOT, 'build/runtime');
+const stage = join(ROOT, 'packed/runtime');
 const own = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8')) as { version: string; license: string };
 
 /** Relative imports with their ending, so that every way of resolving them finds the files. */
@@ -62,11 +62,11 @@ writeFileSync(
 	)}\n`
 );
 const [packed] = JSON.parse(
-	execFileSync('npm', ['pack', '--json', '--pack-destination', join(ROOT, 'build')], {
+	execFileSync('npm', ['pack', '--json', '--pack-destination', join(ROOT, 'packed')], {
 		cwd: stage,
 		encoding: 'utf8',
 		stdio: ['ignore', 'pipe', 'ignore']
 	})
 ) as { filename: string; size: number }[];
 say(`dinesis-runtime ${own.version}, ${(packed!.size / 1024).toFixed(0)} KB packed`);
-process.stdout.write(`${join(ROOT, 'build', packed!.filename)}\n`);
+process.stdout.write(`${join(ROOT, 'packed', packed!.filename)}\n`);

@@ -85,7 +85,7 @@
 	<div class="list" id="{id}-list" role="listbox" aria-label={label} bind:this={list}>
 		{#each groups as group, g (g)}
 			<div role="group" aria-label={group.title ?? label}>
-				{#if group.title}<h2 aria-hidden="true">{group.title}</h2>{/if}
+				{#if group.title}<p class="title" aria-hidden="true">{group.title}</p>{/if}
 				{#each found[g]! as entry, i (entry.id)}
 					{@const place = placeOf(g, i)}
 					<!-- svelte-ignore a11y_click_events_have_key_events -->
@@ -121,7 +121,7 @@
 		min-width: 0;
 		color: var(--ink);
 	}
-	h2 {
+	.title {
 		margin: 6px 0 2px;
 		font-size: 13px;
 		color: var(--ink-2);

@@ -1,0 +1,33 @@
+/** What a game carries of the run-time, bundled for it alone, minified, gzip; the goal stands behind. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { gzipSync } from 'node:zlib';
+import { join } from 'node:path';
+import { build } from 'vite';
+import { ROOT } from '../scripts/lib/paths';
+
+const CARRIED: readonly [what: string, names: string, goal: number][] = [
+	['everything, with the reader', 'createRuntime, openKit', 28],
+	['everything, without the reader', 'createRuntime', 20],
+	['shakes alone', 'createPlayer', 9]
+];
+const folder = join(ROOT, 'packed/games');
+mkdirSync(folder, { recursive: true });
+let failed = false;
+for (const [what, names, goal] of CARRIED) {
+	const entry = join(folder, `${names.replace(/\W+/g, '-')}.ts`);
+	writeFileSync(entry, `export { ${names} } from '../../runtime';\n`);
+	const built = (await build({
+		configFile: false,
+		logLevel: 'error',
+		root: ROOT,
+		// One script is minified whole; of a module, names and spaces would stay.
+		build: { write: false, target: 'es2022', lib: { entry, formats: ['iife'], name: 'game' } }
+	})) as { output: { code: string }[] }[];
+	const size = gzipSync(built[0]!.output[0]!.code, { level: 9 }).length / 1024;
+	const holds = size <= goal;
+	failed ||= !holds;
+	process.stdout.write(
+		`${holds ? 'holds ' : 'MISSES'}  ${what.padEnd(32)} ${`${size.toFixed(1)} KB`.padEnd(12)} ≤ ${goal} KB\n`
+	);
+}
+process.exit(failed ? 1 : 0);
