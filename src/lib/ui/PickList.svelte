@@ -121,6 +121,10 @@
 		min-width: 0;
 		color: var(--ink);
 	}
+	/* Inside: the list around it would cut a ring outside. */
+	.search:focus-visible {
+		outline-offset: -2px;
+	}
 	.title {
 		margin: 6px 0 2px;
 		font-size: 13px;
