@@ -99,7 +99,10 @@ test('a rig from nothing: where it stands, its stages, their order, and over to 
 	await expect(keeping(page)).toContainText('kept');
 	await page.reload();
 	await page.getByRole('button', { name: 'Choose a rig, a head bob or a lag' }).click();
-	await page.getByRole('listbox').getByRole('option', { name: /Astern/ }).click();
+	await page
+		.getByRole('listbox')
+		.getByRole('option', { name: /Astern/ })
+		.click();
 	await expect(stage(page, 'Limits')).toContainText('a box in x, y, z');
 
 	// Back to before there was any, and here again.
