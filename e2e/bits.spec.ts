@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { build } from 'vite';
 import { casesOf } from '../runtime/vectors/cases';
 import type { Vector } from '../runtime/vectors/play';
@@ -36,18 +36,19 @@ function look(Run: typeof CourseRun, whole: Kit): string {
 	return all.join();
 }
 
-test('Node and Chromium give the same bits', async ({ page }) => {
+/** Bundles a file and puts what it exports on an empty page, as `window[name]`. */
+async function bring(page: Page, entry: string, name: string): Promise<void> {
 	const built = (await build({
 		configFile: false,
 		logLevel: 'silent',
-		build: {
-			write: false,
-			minify: false,
-			lib: { entry: join(ROOT, 'runtime/index.ts'), formats: ['iife'], name: 'runtime' }
-		}
+		build: { write: false, minify: false, lib: { entry: join(ROOT, entry), formats: ['iife'], name } }
 	})) as { output: { code: string }[] }[];
 	await page.goto('about:blank');
-	await page.addScriptTag({ content: `${built[0]!.output[0]!.code}; window.runtime = runtime;` });
+	await page.addScriptTag({ content: `${built[0]!.output[0]!.code}; window.${name} = ${name};` });
+}
+
+test('Node and Chromium give the same bits', async ({ page }) => {
+	await bring(page, 'runtime/index.ts', 'runtime');
 	const ids = kit.presets.filter(isShake).map((p) => p.id);
 	const there = await page.evaluate(
 		([source, presets, names]) =>
@@ -74,17 +75,7 @@ test('Node and Chromium give the same bits', async ({ page }) => {
 });
 
 test('the golden vectors hold in Chromium', async ({ page }) => {
-	const built = (await build({
-		configFile: false,
-		logLevel: 'silent',
-		build: {
-			write: false,
-			minify: false,
-			lib: { entry: join(ROOT, 'runtime/vectors/play.ts'), formats: ['iife'], name: 'vectors' }
-		}
-	})) as { output: { code: string }[] }[];
-	await page.goto('about:blank');
-	await page.addScriptTag({ content: `${built[0]!.output[0]!.code}; window.vectors = vectors;` });
+	await bring(page, 'runtime/vectors/play.ts', 'vectors');
 	const differ: string[] = [];
 	let count = 0;
 	for (const name of Object.keys(casesOf(kit))) {

@@ -1,9 +1,8 @@
 /** One running instance of a shake preset. */
-import { ELAPSED, LEVEL, type Voice } from '../patterns/voice';
-import { combine, mix, unit } from '../random/hash';
+import { ELAPSED, LEVEL } from '../patterns/voice';
 import type { Space } from '../kit/types';
 import type { Seconds } from '../units/quantities';
-import { channelHash, type CompiledLayer, type CompiledShake } from './compile';
+import type { CompiledShake } from './compile';
 import {
 	AGE,
 	createGainSlots,
@@ -19,24 +18,7 @@ import {
 	workOutLeft,
 	workOutShared
 } from './gain';
-
-/** A layer's state within a play: where each channel's phase stood when its frequency last changed. */
-interface LayerRun {
-	layer: CompiledLayer;
-	/** What its pattern reads: the layer's numbers, and the phase of each active channel at age `since`, in cycles. */
-	voice: Voice;
-	/** The layer's own age at which the phases held. */
-	since: Seconds;
-	/** What its pattern keeps. */
-	state: unknown;
-	/** What it was multiplied by when the play was stopped: the stop never rises above it. */
-	held: number;
-	/** It ran when the play was last played again, and rises with all that did, from `from`: strength × falloff × gain just then. */
-	joined: boolean;
-	from: number;
-	/** How much later than the play the layer begins; 0 once a restart found it running. */
-	delay: number;
-}
+import { forkLayer, startLayer, voiceOf, type LayerRun } from './layer-run';
 
 /** Buffers for one frame, shared by all plays of a player. */
 export interface Scratch {
@@ -58,64 +40,6 @@ export const createScratch = (): Scratch => ({
 	slots: createGainSlots(),
 	frame: new Float64Array(3),
 	spare: new Float64Array(1)
-});
-
-/** Stands for the channels that jump together. */
-const SHARED_TARGET = 0x2545f491;
-/** Tells where a channel begins apart from what it does. */
-const BEGINNING = 0x5bd1e995;
-
-/** Where each channel begins, and what its pattern keeps. */
-function beginningOf(layer: CompiledLayer, playSeed: number): { phases: Float64Array; state: unknown } {
-	const { channels, starts, row, seedsPerChannel: per, shared } = layer;
-	const count = channels.length;
-	const seeds = new Int32Array(count * per);
-	const shifts = new Float64Array(count * per);
-	const phases = new Float64Array(count);
-	const layerSeed = combine(playSeed, layer.hash);
-	const fromZero = new Uint8Array(count);
-	for (let j = 0; j < count; j++) {
-		// Channels that share a target share its seed and its beginning.
-		const sharing = channels[j]! < shared;
-		const seed = combine(layerSeed, sharing ? SHARED_TARGET : channelHash(channels[j]!));
-		const start = sharing ? starts[0]! : starts[j]!;
-		const random = Number.isNaN(start);
-		for (let k = 0; k < per; k++) {
-			seeds[j * per + k] = combine(seed, k);
-			// Each octave begins at a place of its own, so that octaves share no zeros.
-			shifts[j * per + k] = random && row.shiftsOctaves ? unit(mix(seeds[j * per + k]! ^ BEGINNING)) : 0;
-		}
-		phases[j] = !random ? start : row.shiftsOctaves ? 0 : unit(mix(seed ^ BEGINNING));
-		fromZero[j] = start === 0 ? 1 : 0;
-	}
-	return { phases, state: row.start(layer.compiled, seeds, shifts, fromZero) };
-}
-
-const voiceOf = ({ channels, scales, frequencies }: CompiledLayer, phases: Float64Array): Voice => ({
-	channels,
-	scales,
-	frequencies,
-	phases,
-	now: new Float64Array(2)
-});
-
-function startLayer(layer: CompiledLayer, playSeed: number): LayerRun {
-	const { phases, state } = beginningOf(layer, playSeed);
-	return { layer, voice: voiceOf(layer, phases), state, ...FRESH, delay: layer.delay };
-}
-
-const FRESH = {
-	since: 0,
-	held: Infinity,
-	joined: false,
-	from: 0
-} as const;
-
-/** A layer's state that goes its own way; what is only remembered to save work begins empty. */
-const forkLayer = (run: LayerRun, playSeed: number): LayerRun => ({
-	...run,
-	voice: voiceOf(run.layer, run.voice.phases.slice()),
-	state: beginningOf(run.layer, playSeed).state
 });
 
 const isSwayed = (shake: CompiledShake): boolean => shake.reach !== null || shake.drives !== null;

@@ -1,9 +1,6 @@
 <script lang="ts">
 	/** A camera's chain, stage after stage, each with its meter and switch; the stage that is chosen is drawn and tuned below, beside the picture. */
 	import { onMount, tick, untrack } from 'svelte';
-	import Pause from '@lucide/svelte/icons/pause';
-	import Play from '@lucide/svelte/icons/play';
-	import SkipBack from '@lucide/svelte/icons/skip-back';
 	import {
 		CHANNEL_COUNT,
 		checkRig,
@@ -26,12 +23,12 @@
 	import SpeedChart from '$lib/stages/SpeedChart.svelte';
 	import StrideCircle from '$lib/stages/StrideCircle.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
-	import Segments from '$lib/ui/Segments.svelte';
 	import { isTyping } from '$lib/ui/targets';
 	import RunWindow from '$lib/viewport/RunWindow.svelte';
-	import { LOOP, TREADMILL } from './loop';
+	import { TREADMILL } from './loop';
 	import { RigState, type Part } from './rig.svelte';
 	import RigHead from './RigHead.svelte';
+	import RigTransport from './RigTransport.svelte';
 	import ShakesPanel from './ShakesPanel.svelte';
 	import StageCard from './StageCard.svelte';
 	import { aboutStage, aboutView, DOES, TITLES } from './stage-words';
@@ -332,52 +329,7 @@
 						The body is what the game moves. Each stage after it says what it adds; what the game put there is never
 						written over.
 					</p>{/if}
-				<div class="transport">
-					<button class="round" aria-label="To the beginning" title="To the beginning" onclick={() => desk.scrub(0)}
-						><SkipBack size={14} /></button
-					>
-					<button
-						class="round on"
-						aria-label={desk.playing ? 'Pause' : 'Play'}
-						title="{desk.playing ? 'Pause' : 'Play'} (Space)"
-						onclick={() => (desk.playing = !desk.playing)}
-						>{#if desk.playing}<Pause size={14} />{:else}<Play size={14} />{/if}</button
-					>
-					<select
-						aria-label="Tried on"
-						value={desk.onTreadmill ? TREADMILL : desk.course.id === 'loop' ? LOOP : desk.course.id}
-						onchange={(e) => {
-							desk.tried = e.currentTarget.value;
-							desk.scrub(0);
-						}}
-					>
-						{#if bob}<option value={TREADMILL}>on the spot</option>{/if}
-						<option value={LOOP}>a loop</option>
-						{#each desk.courses as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
-					</select>
-					{#if !desk.onTreadmill}
-						<input
-							type="range"
-							aria-label="Time on the course"
-							min="0"
-							max={desk.course.seconds}
-							step="0.01"
-							value={desk.time}
-							oninput={(e) => desk.scrub(Number(e.currentTarget.value))}
-						/>
-						<output>{desk.time.toFixed(1)} s</output>
-					{:else}<span class="push"></span>{/if}
-					<Segments
-						small
-						label="Speed of time"
-						value={desk.speed}
-						options={[
-							{ value: 0.25, label: '¼' },
-							{ value: 1, label: '1×' }
-						]}
-						onchange={(v) => (desk.speed = v)}
-					/>
-				</div>
+				<RigTransport {desk} onTheSpot={bob !== undefined} />
 			</div>
 			<section class="chart" aria-label="Drawing of the stage">
 				{#if numbersOf === 'lag'}
@@ -528,53 +480,6 @@
 		color: var(--ink-2);
 		text-align: center;
 	}
-	.transport {
-		display: flex;
-		align-items: center;
-		gap: 6px;
-		min-width: 0;
-	}
-	.transport select {
-		max-width: 130px;
-	}
-	.transport input {
-		flex: 1;
-		min-width: 40px;
-		accent-color: var(--lamp);
-	}
-	.transport output {
-		font-size: 12px;
-		min-width: 40px;
-		text-align: right;
-	}
-	.push {
-		flex: 1;
-	}
-	.round {
-		display: grid;
-		place-items: center;
-		width: 26px;
-		height: 26px;
-		flex: none;
-		border: 1px solid var(--rule-strong);
-		border-radius: 50%;
-		background: var(--field);
-		cursor: pointer;
-	}
-	.round.on {
-		background: var(--lamp-light);
-		border-color: var(--lamp);
-		color: var(--on-lamp);
-	}
-	select {
-		border: 1px solid var(--rule-strong);
-		border-radius: 5px;
-		background: var(--field);
-		color: var(--ink);
-		padding: 3px 6px;
-		font-size: 13px;
-		min-width: 0;
-	}
 	.chart {
 		display: grid;
 		grid-template-rows: minmax(0, 1fr);
@@ -608,9 +513,6 @@
 		main {
 			grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr) 262px;
 			gap: 8px;
-		}
-		.transport select {
-			max-width: 96px;
 		}
 	}
 	.first {
