@@ -2,32 +2,46 @@ import svelte from 'eslint-plugin-svelte';
 import globals from 'globals';
 import ts from 'typescript-eslint';
 
-/** Folders of src/lib and what each may import, one way only. */
+/** Folders of src/lib and what each may import of one another, one way only. */
 const walls = {
-	core: [],
+	documents: [],
+	analysis: [],
+	course: ['documents', 'analysis'],
+	formats: ['documents', 'analysis'],
 	ui: [],
-	plots: ['core', 'plots', 'ui'],
-	viewport: ['core', 'ui', 'viewport', 'world'],
-	world: ['core', 'world'],
-	session: ['core', 'session', 'workers'],
-	room: ['core', 'session', 'ui', 'plots', 'viewport', 'world'],
-	stages: ['core', 'plots', 'session', 'stages', 'ui', 'world'],
-	workers: ['core', 'workers'],
-	server: ['core', 'server']
+	plots: ['analysis', 'documents', 'ui'],
+	viewport: ['analysis', 'documents', 'ui', 'world'],
+	world: ['course', 'documents'],
+	workers: ['analysis', 'course', 'documents', 'formats'],
+	session: ['analysis', 'course', 'documents', 'workers'],
+	room: ['analysis', 'course', 'documents', 'session', 'ui', 'plots', 'viewport', 'world'],
+	stages: ['analysis', 'course', 'documents', 'plots', 'session', 'ui', 'world'],
+	server: ['analysis', 'documents']
 };
-const rooms = [
-	'core',
-	'ui',
-	'plots',
-	'viewport',
-	'session',
-	'workers',
-	'server',
-	'stages',
-	'room',
-	'world',
-	'features'
-];
+const rooms = [...Object.keys(walls), 'features'];
+
+/** Folders of the run-time and what each may import: shake, bob, lag, chain and cues know each other only through the frame. */
+const floors = {
+	units: [],
+	math: ['units'],
+	random: [],
+	patterns: ['units', 'math', 'random'],
+	drives: ['math'],
+	shake: ['units', 'math', 'random', 'patterns', 'drives'],
+	bob: ['units', 'math', 'random', 'patterns', 'drives'],
+	lag: ['units', 'math'],
+	chain: ['units', 'math'],
+	cues: ['units', 'math', 'random'],
+	kit: ['units', 'math', 'patterns', 'drives', 'shake', 'bob', 'lag', 'chain', 'cues'],
+	frame: ['units', 'math', 'random', 'drives', 'shake', 'bob', 'lag', 'chain', 'cues', 'kit'],
+	game: ['units', 'shake', 'cues', 'kit', 'frame']
+};
+
+/** The tool plays and reads only through the run-time's doors. */
+const doors = {
+	group: ['**/runtime/**', 'dinesis-runtime/*', '!dinesis-runtime/tools', '!dinesis-runtime/vectors'],
+	message: 'Through the door: dinesis-runtime, dinesis-runtime/tools or dinesis-runtime/vectors (docs/architecture.md).'
+};
 
 const wall = (folder, allowed) => ({
 	files: [`src/lib/${folder}/**/*.{ts,svelte}`],
@@ -35,12 +49,38 @@ const wall = (folder, allowed) => ({
 		'no-restricted-imports': [
 			'error',
 			{
-				patterns: rooms
-					.filter((room) => room !== folder && !allowed.includes(room))
-					.map((room) => ({
-						group: [`$lib/${room}`, `$lib/${room}/**`, `**/../${room}`, `**/../${room}/**`],
-						message: `${folder} must not know ${room}: imports go one way (docs/architecture.md).`
-					}))
+				patterns: [
+					doors,
+					...rooms
+						.filter((room) => room !== folder && !allowed.includes(room))
+						.map((room) => ({
+							group: [`$lib/${room}`, `$lib/${room}/**`, `**/../${room}`, `**/../${room}/**`],
+							message: `${folder} must not know ${room}: imports go one way (docs/architecture.md).`
+						}))
+				]
+			}
+		]
+	}
+});
+
+const floor = (folder, allowed) => ({
+	files: [`runtime/src/${folder}/**/*.ts`],
+	ignores: ['**/*.test.ts'],
+	rules: {
+		'no-restricted-imports': [
+			'error',
+			{
+				patterns: [
+					{ regex: '^[^.]', message: 'The run-time depends on nothing.' },
+					{ group: ['../../*'], message: 'The run-time knows nothing outside its own folders.' },
+					{ group: ['**/index', '**/tools'], message: 'Inside the run-time nobody goes through the doors.' },
+					...Object.keys(floors)
+						.filter((other) => other !== folder && !allowed.includes(other))
+						.map((other) => ({
+							group: [`../${other}`, `../${other}/**`],
+							message: `${folder} must not know ${other}: imports go one way (docs/architecture.md).`
+						}))
+				]
 			}
 		]
 	}
@@ -62,7 +102,31 @@ export default ts.config(
 	},
 	{ files: ['**/*.svelte', '**/*.svelte.ts'], languageOptions: { parserOptions: { parser: ts.parser } } },
 	{ files: ['**/*.test.ts', 'e2e/**'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
+	{
+		files: ['src/routes/**/*.{ts,svelte}', 'src/*.ts', 'scripts/**/*.ts', 'bench/**/*.ts', 'e2e/**/*.ts'],
+		rules: { 'no-restricted-imports': ['error', { patterns: [doors] }] }
+	},
 	...Object.entries(walls).map(([folder, allowed]) => wall(folder, allowed)),
+	// What an analysis or a document is good for is tried on what comes from a file or out of a course.
+	{
+		files: ['src/lib/{analysis,documents}/**/*.test.ts'],
+		rules: { 'no-restricted-imports': ['error', { patterns: [doors] }] }
+	},
+	...Object.entries(floors).map(([folder, allowed]) => floor(folder, allowed)),
+	// A test may stand a thing in its frame; nothing of the run-time knows the tool.
+	{
+		files: ['runtime/**/*.test.ts', 'runtime/vectors/*.ts'],
+		rules: {
+			'no-restricted-imports': [
+				'error',
+				{
+					patterns: [
+						{ group: ['$lib/**', '**/lib/**', 'dinesis-runtime'], message: 'The run-time knows nothing of the tool.' }
+					]
+				}
+			]
+		}
+	},
 	{
 		files: ['src/lib/features/**/*.{ts,svelte}'],
 		rules: {
@@ -70,6 +134,7 @@ export default ts.config(
 				'error',
 				{
 					patterns: [
+						doors,
 						{
 							group: ['$lib/server', '$lib/server/**', '$lib/features/**', '../*/**'],
 							message: 'A room knows neither the server nor another room.'
@@ -80,7 +145,7 @@ export default ts.config(
 		}
 	},
 	{
-		files: ['src/lib/core/**/*.ts', 'runtime/**/*.ts'],
+		files: ['src/lib/{documents,analysis,course,formats}/**/*.ts', 'runtime/**/*.ts'],
 		ignores: ['**/*.test.ts'],
 		rules: {
 			'no-restricted-globals': [

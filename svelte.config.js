@@ -7,7 +7,6 @@ export default {
 	compilerOptions: { runes: ({ filename }) => (filename.includes('node_modules') ? undefined : true) },
 	kit: {
 		adapter: adapter({ out: process.env.DINESIS_BUILD ?? 'build/loose' }),
-		alias: { $runtime: 'runtime/index.ts' },
 		// Our own check of a write's origin (hooks.server.ts) covers every content type.
 		csrf: { trustedOrigins: [] },
 		csp: {

@@ -10,12 +10,12 @@ export default defineConfig({
 	test: {
 		projects: [
 			{
-				resolve: { alias: { $lib: `${root}src/lib`, $runtime: `${root}runtime/index.ts` } },
+				resolve: { alias: { $lib: `${root}src/lib` } },
 				test: {
 					name: 'unit',
 					...patience,
 					include: [
-						'src/lib/{core,plots,ui,features,stages,workers,viewport,world}/**/*.test.ts',
+						'src/lib/{analysis,course,documents,formats,plots,session,ui,features,stages,workers,viewport,world}/**/*.test.ts',
 						'runtime/**/*.test.ts',
 						'scripts/**/*.test.ts'
 					],
@@ -24,7 +24,7 @@ export default defineConfig({
 			},
 			{
 				plugins: [svelte(), svelteTesting()],
-				resolve: { alias: { $lib: `${root}src/lib`, $runtime: `${root}runtime/index.ts` } },
+				resolve: { alias: { $lib: `${root}src/lib` } },
 				test: {
 					name: 'page',
 					...patience,

@@ -1,29 +1,23 @@
 /** The core's speed as ratios within one run, and what it allocates. Lower is better; the bound stands behind. */
 import { readFileSync } from 'node:fs';
+import { bakeCourse } from '../src/lib/course';
+import { createPlayer, type ShakePreset } from 'dinesis-runtime';
 import {
-	bakeCourse,
 	CameraRun,
 	CHANNELS,
-	createPlayer,
 	CueEngine,
 	Director,
-	measureShake,
 	newBob,
-	newCourse,
 	newCue,
 	newLag,
 	newLean,
 	newPlay,
 	newPreset,
 	newRig,
-	readKit,
-	sampleShake,
-	writeKit,
-	type Course,
-	type Kit,
-	type Layer,
-	type ShakePreset
-} from '../src/lib/core';
+	type Layer
+} from 'dinesis-runtime/tools';
+import { measureShake, sampleShake } from '../src/lib/analysis';
+import { newCourse, readKit, writeKit, type Course, type Kit } from '../src/lib/documents';
 import { DEMO_KIT } from '../scripts/lib/paths';
 import { flatFrame, type Flat } from './flat';
 import { naiveFrame } from './naive';

@@ -1,6 +1,6 @@
 /** The naive way, for scale: closures for everything, a fresh object for every sample. */
-import { easeAt, waveAt, type ShakePreset } from '../src/lib/core';
-import { mix } from '../src/lib/core/random/hash';
+import type { ShakePreset } from 'dinesis-runtime';
+import { easeAt, waveAt, mix } from 'dinesis-runtime/tools';
 
 type Offset = Record<string, number>;
 

@@ -6,7 +6,8 @@ import { chromium, type Browser, type Page } from '@playwright/test';
 import setup from '../e2e/server';
 import { withoutPicture } from '../e2e/journey';
 import { CHROMIUM_ARGS } from '../playwright.config';
-import { newPreset, type ShakePreset } from '../src/lib/core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { newPreset } from 'dinesis-runtime/tools';
 
 const PRESETS = 10_000;
 /** What the script may take in one go: beyond it the page is felt to hang. */

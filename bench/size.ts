@@ -15,7 +15,7 @@ mkdirSync(folder, { recursive: true });
 let failed = false;
 for (const [what, names, goal] of CARRIED) {
 	const entry = join(folder, `${names.replace(/\W+/g, '-')}.ts`);
-	writeFileSync(entry, `export { ${names} } from '../../runtime';\n`);
+	writeFileSync(entry, `export { ${names} } from 'dinesis-runtime';\n`);
 	const built = (await build({
 		configFile: false,
 		logLevel: 'error',

@@ -3,10 +3,12 @@ import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { build } from 'vite';
-import { casesOf } from '../runtime/vectors/cases';
-import type { Vector } from '../runtime/vectors/play';
-import { bakeCourse, CourseRun, createPlayer } from '../runtime';
-import { isShake, readKit, type Kit } from '../src/lib/core';
+import { casesOf, type Vector } from 'dinesis-runtime/vectors';
+import { courseCasesOf } from '../src/lib/course/vectors/cases';
+import { bakeCourse, CourseRun } from '../src/lib/course';
+import { createPlayer } from 'dinesis-runtime';
+import { isShake } from 'dinesis-runtime/tools';
+import { readKit, type Kit } from '../src/lib/documents';
 import { ROOT } from '../scripts/lib/paths';
 
 const kit = (readKit(readFileSync(join(ROOT, 'demo/lamp-at-morrowskerry.kit.json'), 'utf8')) as { value: Kit }).value;
@@ -48,7 +50,7 @@ async function bring(page: Page, entry: string, name: string): Promise<void> {
 }
 
 test('Node and Chromium give the same bits', async ({ page }) => {
-	await bring(page, 'runtime/index.ts', 'runtime');
+	await bring(page, 'runtime/src/index.ts', 'runtime');
 	const ids = kit.presets.filter(isShake).map((p) => p.id);
 	const there = await page.evaluate(
 		([source, presets, names]) =>
@@ -59,15 +61,16 @@ test('Node and Chromium give the same bits', async ({ page }) => {
 	expect(there).toHaveLength(1200 * 14);
 	expect(digest(there)).toBe(digest(bake(createPlayer, kit.presets, ids)));
 	// And a whole course through all cues.
+	await bring(page, 'src/lib/course/index.ts', 'course');
 	const baked = await page.evaluate(
-		(whole) => (window as any).runtime.bakeCourse(whole, whole.courses[0], { fps: 20 }).values.join() as string,
+		(whole) => (window as any).course.bakeCourse(whole, whole.courses[0], { fps: 20 }).values.join() as string,
 		kit
 	);
 	expect(baked.split(',')).toHaveLength(1201 * 7);
 	expect(baked === bakeCourse(kit, kit.courses[0]!, { fps: 20 })!.values.join()).toBe(true);
 	// And what the cameras of all courses see: lag, limits, lean, blends, flat and chase.
 	const seen = await page.evaluate(
-		([source, whole]) => new Function(`return (${source})`)()((window as any).runtime.CourseRun, whole) as string,
+		([source, whole]) => new Function(`return (${source})`)()((window as any).course.CourseRun, whole) as string,
 		[look.toString(), kit] as const
 	);
 	expect(seen.split(',').length).toBeGreaterThan(4000);
@@ -75,18 +78,23 @@ test('Node and Chromium give the same bits', async ({ page }) => {
 });
 
 test('the golden vectors hold in Chromium', async ({ page }) => {
-	await bring(page, 'runtime/vectors/play.ts', 'vectors');
 	const differ: string[] = [];
 	let count = 0;
-	for (const name of Object.keys(casesOf(kit))) {
-		const list = JSON.parse(readFileSync(join(ROOT, `runtime/vectors/${name}.json`), 'utf8')) as Vector[];
-		const hashes = await page.evaluate(
-			([vectors, demo]) => vectors.map((vector) => (window as any).vectors.playVector(vector, demo).hash as string),
-			[list, kit] as const
-		);
-		hashes.forEach((hash, i) => hash !== list[i]!.hash && differ.push(list[i]!.name));
-		count += hashes.length;
-	}
+	const compare = async (folder: string, files: readonly string[], playing: string): Promise<void> => {
+		for (const name of files) {
+			const list = JSON.parse(readFileSync(join(ROOT, folder, `${name}.json`), 'utf8')) as Vector[];
+			const hashes = await page.evaluate(
+				([vectors, demo, play]) => vectors.map((vector) => (window as any).vectors[play](vector, demo).hash as string),
+				[list, kit, playing] as const
+			);
+			hashes.forEach((hash, i) => hash !== list[i]!.hash && differ.push(list[i]!.name));
+			count += hashes.length;
+		}
+	};
+	await bring(page, 'runtime/vectors/play.ts', 'vectors');
+	await compare('runtime/vectors', Object.keys(casesOf(kit)), 'playVector');
+	await bring(page, 'src/lib/course/vectors/cases.ts', 'vectors');
+	await compare('src/lib/course/vectors', Object.keys(courseCasesOf(kit)), 'playCourseVector');
 	expect(count).toBeGreaterThan(150);
 	expect(differ).toEqual([]);
 });

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
-import { newPreset } from '../src/lib/core';
+import { newPreset } from 'dinesis-runtime/tools';
 import { address, field, keeping, makeProject, thud, type, withoutPicture } from './journey';
 
 const demo = (id = ''): string => `${address()}/lamp-at-morrowskerry/course/${id}`;

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { newPreset } from '../src/lib/core';
+import { newPreset } from 'dinesis-runtime/tools';
 import { address, makeProject, thud, type, withoutPicture } from './journey';
 
 const demo = (): string => `${address()}/lamp-at-morrowskerry/cues`;

@@ -1,6 +1,7 @@
 /** What the journeys share. */
 import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
-import { newPreset, type ShakePreset } from '../src/lib/core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { newPreset } from 'dinesis-runtime/tools';
 
 export const address = (): string => process.env.DINESIS_ADDRESS!;
 

@@ -1,7 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { KIT_FORMAT, readKit, writeKit, type Kit, type ShakePreset } from '../src/lib/core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { KIT_FORMAT } from 'dinesis-runtime/tools';
+import { readKit, writeKit, type Kit } from '../src/lib/documents';
 import { address, keeping, makeProject, thud, withoutPicture } from './journey';
 
 const rows = (page: Page) => page.getByRole('row').filter({ has: page.getByRole('cell') });

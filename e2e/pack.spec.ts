@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { createRuntime, openKit } from '../runtime';
+import { createRuntime, openKit } from 'dinesis-runtime';
 import { ROOT } from '../scripts/lib/paths';
 
 test('the package plays in a plain page, without a bundler, as the tool does', async ({ page }) => {

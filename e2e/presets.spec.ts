@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { newLayer } from '../src/lib/core';
+import { newLayer } from 'dinesis-runtime/tools';
 import { address, field, keeping, makeProject, openBench, thud, type } from './journey';
 
 const noiseAndKick = () => ({

@@ -1,8 +1,6 @@
 /** A second hand: written from PORTING.md alone, with other integers and nothing of the run-time, against the golden vectors. */
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { ROOT } from '../scripts/lib/paths';
 
 type Int = bigint;
 const MASK = 0xffffffffn;
@@ -20,7 +18,7 @@ const unit = (h: Int): number => Number(h) / 2 ** 32;
 const signed = (h: Int): number => Number(BigInt.asIntN(32, h)) / 2 ** 31;
 
 /** The sine's numbers as the page prints them. */
-const PAGE = readFileSync(join(ROOT, 'runtime/PORTING.md'), 'utf8');
+const PAGE = readFileSync(new URL('./PORTING.md', import.meta.url), 'utf8');
 const SINE = [...PAGE.matchAll(/c[₀-₉] +([−\d.]+)/g)].map((m) => Number(m[1]!.replace('−', '-')));
 function sine(p: number): number {
 	let r = p - Math.floor(p + 0.5);
@@ -251,7 +249,7 @@ function play({ kit, inputs, every }: any): string[][] {
 }
 
 describe('what is written from PORTING.md plays the golden vectors to the bit', () => {
-	const vectors = JSON.parse(readFileSync(join(ROOT, 'runtime/vectors/patterns.json'), 'utf8')) as any[];
+	const vectors = JSON.parse(readFileSync(new URL('./vectors/patterns.json', import.meta.url), 'utf8')) as any[];
 	it('knows the sine’s numbers', () => expect(SINE).toHaveLength(10));
 	it.each(vectors.map((v) => [v.name as string, v]))('%s', (_, vector) => {
 		const rows = play(vector);

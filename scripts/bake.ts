@@ -1,6 +1,8 @@
 /** ./dinesis bake: a course, or a game's own log of events, played through the kit's cues, as CSV on stdout. */
 import { readFileSync } from 'node:fs';
-import { bakeCourse, newCourse, readEventLog, sayProblem, trackToCsv, type Course } from '../src/lib/core';
+import { bakeCourse } from '../src/lib/course';
+import { newCourse, sayProblem, type Course } from '../src/lib/documents';
+import { readEventLog, trackToCsv } from '../src/lib/formats';
 import { numberFlag, readArguments } from './lib/arguments';
 import { needKit } from './lib/kit-file';
 import { fail } from './lib/say';

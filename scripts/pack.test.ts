@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createRuntime, openKit } from '../runtime';
+import { createRuntime, openKit } from 'dinesis-runtime';
 import { ROOT } from './lib/paths';
 
 const example = /```js\n([\s\S]*?)```/.exec(readFileSync(join(ROOT, 'runtime/README.md'), 'utf8'))![1]!;

@@ -28,7 +28,7 @@ await build({
 	build: {
 		outDir: join(stage, 'dist'),
 		sourcemap: true,
-		lib: { entry: join(ROOT, 'runtime/index.ts'), formats: ['es'], fileName: () => 'index.js' }
+		lib: { entry: join(ROOT, 'runtime/src/index.ts'), formats: ['es'], fileName: () => 'index.js' }
 	}
 });
 execFileSync(
@@ -36,7 +36,7 @@ execFileSync(
 	[
 		join(ROOT, 'node_modules/typescript/bin/tsc'),
 		'-p',
-		join(ROOT, 'runtime/tsconfig.json'),
+		join(ROOT, 'runtime/tsconfig.pack.json'),
 		'--outDir',
 		join(stage, 'types')
 	],
@@ -54,7 +54,7 @@ writeFileSync(
 			license: own.license,
 			type: 'module',
 			sideEffects: false,
-			exports: { '.': { types: './types/runtime/index.d.ts', default: './dist/index.js' } },
+			exports: { '.': { types: './types/index.d.ts', default: './dist/index.js' } },
 			files: ['dist', 'types', 'README.md']
 		},
 		null,

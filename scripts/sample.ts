@@ -1,23 +1,10 @@
 /** ./dinesis sample: a preset's motion as CSV on stdout. */
 import { readFileSync } from 'node:fs';
-import {
-	bobAlong,
-	bodyTrackToCsv,
-	CHANNELS,
-	CHANNEL_COUNT,
-	followTrack,
-	isBob,
-	isShake,
-	readBodyTrack,
-	sampleBob,
-	sampleShake,
-	sayProblem,
-	trackToCsv,
-	type BobPreset,
-	type BodyTrack,
-	type LagPreset,
-	type ShakePreset
-} from '../src/lib/core';
+import { bobAlong, followTrack, sampleBob, sampleShake, type BodyTrack } from '../src/lib/analysis';
+import { bodyTrackToCsv, readBodyTrack, trackToCsv } from '../src/lib/formats';
+import type { BobPreset, LagPreset, ShakePreset } from 'dinesis-runtime';
+import { CHANNELS, CHANNEL_COUNT, isBob, isShake } from 'dinesis-runtime/tools';
+import { sayProblem } from '../src/lib/documents';
 import { numberFlag, readArguments } from './lib/arguments';
 import { needKit } from './lib/kit-file';
 import { fail } from './lib/say';

@@ -65,7 +65,7 @@ const PARTS: Record<string, () => Count> = {
 		),
 	types: () =>
 		sum(
-			one(run('npx', ['tsc', '-p', 'tsconfig.core.json'])),
+			one(run('npx', ['tsc', '-p', 'runtime/tsconfig.json'])),
 			one(run('npx', ['svelte-kit', 'sync'])),
 			one(run('npx', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']))
 		),

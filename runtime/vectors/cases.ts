@@ -1,6 +1,9 @@
 /** The inputs of all golden vectors: the demo's documents, and small kits for each field of the format and each rule. */
-import { isBob, isLag, isShake, type Kit } from '../../src/lib/core/kit/types';
-import { EASE_NAMES } from '../../src/lib/core/math/ease';
+import { isBob } from '../src/bob/types';
+import { isLag } from '../src/lag/types';
+import { isShake } from '../src/shake/types';
+import { type Kit } from '../src/kit/types';
+import { EASE_NAMES } from '../src/math/ease';
 import type { Act, Inputs, Stretch, Vector } from './play';
 
 export type Case = Pick<Vector, 'name' | 'kit' | 'inputs' | 'every'>;
@@ -345,7 +348,7 @@ const lags: readonly Case[] = [
 	trail('lag: snaps', { x: { halfLife: 0.3 }, yaw: { follow: 'none' } }, { snapsBeyond: 5 })
 ];
 
-const scene = {
+export const scene = {
 	events: [
 		{ id: 'hit', name: 'Hit', placed: true, tags: ['metal'], values: [{ id: 'v', unit: 'm/s', min: 0, max: 10 }] },
 		{ id: 'hum', name: 'Hum', kind: 'state' },
@@ -355,7 +358,7 @@ const scene = {
 	parameters: [{ id: 'cold', name: 'Cold' }],
 	world: { events: [{ from: 'footfall', event: 'foot', numbers: { v: 'speed' } }], values: [] }
 };
-const presets = [
+export const presets = [
 	shake({ reach: { full: 1, edge: 20 }, tags: ['blow'] }),
 	shake(
 		{ id: 'b', layers: [layer({ kind: 'wave' }, { y: { amplitude: 0.1, frequency: 4 } })], tags: ['hum'] },
@@ -405,8 +408,13 @@ const seen = (
 	inputs: { kind: 'frame', rig, seed: 5, from: [0, 0, 0, 0, 0], way: around, acts: acted },
 	every: 30
 });
-const play = (part: object = {}): object => ({ kind: 'play', pick: [{ preset: 'a' }], ...part });
-const cue = (actions: readonly object[], part: object = {}): object => ({ id: 'q', event: 'hit', actions, ...part });
+export const play = (part: object = {}): object => ({ kind: 'play', pick: [{ preset: 'a' }], ...part });
+export const cue = (actions: readonly object[], part: object = {}): object => ({
+	id: 'q',
+	event: 'hit',
+	actions,
+	...part
+});
 const on = (conditions: object): object => ({ conditions });
 const cues: readonly Case[] = [
 	seen('cue: plays', [cue([play()])]),
@@ -518,87 +526,6 @@ const rigs: readonly Case[] = [
 	rigged('rig: the ceiling first', { ...all, order: ['ceiling', 'lag', 'limits', 'bob', 'lean', 'shakes'] })
 ];
 
-const runs = (name: string, course: object, part: object = {}): Case => ({
-	name,
-	kit: {
-		...scene,
-		presets,
-		rigs: [{ id: 'r', name: 'R', bob: 'bob' }],
-		cues: [
-			cue([play()]),
-			cue([play({ pick: [{ preset: 'b' }], length: 'event' })], { id: 'p', event: 'hum', when: 'starts' }),
-			cue([play()], { id: 's', event: 'foot' })
-		],
-		courses: [
-			{
-				id: 'w',
-				name: 'W',
-				seconds: 3,
-				rig: 'r',
-				path: [
-					{ x: 0, z: 0, pause: 0.3 },
-					{ x: 1, z: -2, speed: 2 },
-					{ x: 3, z: -2 }
-				],
-				...course
-			}
-		],
-		...part
-	},
-	inputs: { kind: 'course', course: 'w', seed: 2 },
-	every: 40
-});
-const poses = Array.from({ length: 40 }, (_, i) => [
-	i / 20,
-	i > 20 && i < 30 ? (i - 20) * (30 - i) * -0.01 : 0,
-	-i / 15,
-	i * 2,
-	i
-]).flat();
-const courses: readonly Case[] = [
-	runs('course: a path, events between steps, a state, steps', {
-		steps: true,
-		events: [
-			{ at: 0.501, event: 'hit', values: { v: 4 } },
-			{ at: 1.2, event: 'hum', length: 0.7 },
-			{ at: 2, event: 'hit', place: [5, 0, 0] }
-		]
-	}),
-	runs('course: an area and a game value', {
-		areas: [{ event: 'hum', x: 1, z: -2, radius: 0.8 }],
-		values: [
-			{
-				parameter: 'cold',
-				points: [
-					{ at: 0, value: 0 },
-					{ at: 3, value: 1 }
-				]
-			}
-		]
-	}),
-	runs('course: two players', {
-		second: {
-			path: [
-				{ x: 4, z: 0 },
-				{ x: 4, z: -5 }
-			]
-		},
-		events: [
-			{ at: 0.5, event: 'hit', who: 1 },
-			{ at: 1.5, event: 'hit' }
-		]
-	}),
-	runs('course: a recorded way', { trace: { hz: 15, poses } }),
-	runs('course: a recorded way with speeds and air, at moments of its own', {
-		trace: {
-			times: Array.from({ length: 40 }, (_, i) => (i * i) / 600),
-			poses,
-			speeds: Array.from({ length: 40 }, (_, i) => i / 20),
-			air: [[0.8, 1.3]]
-		}
-	})
-];
-
 /** Everything of the demo. */
 function ofDemo(kit: Kit): readonly Case[] {
 	const whole = (name: string, inputs: Inputs, every: number): Case => ({ name, kit: 'demo', inputs, every });
@@ -628,8 +555,7 @@ function ofDemo(kit: Kit): readonly Case[] {
 			.map((p) => whole(`lag ${p.id}`, { ...(lags[0]!.inputs as Inputs & { kind: 'lag' }), preset: p.id }, 30)),
 		...kit.rigs.map((rig) =>
 			whole(`rig ${rig.id}`, { kind: 'frame', rig: rig.id, seed: 5, from: [0, 0, 0, 0, 0], way: around, acts: [] }, 60)
-		),
-		...kit.courses.map((c) => whole(`course ${c.id}`, { kind: 'course', course: c.id, seed: 1 }, 240))
+		)
 	];
 }
 
@@ -641,6 +567,5 @@ export const casesOf = (demo: Kit): Cases => ({
 	bobs,
 	lags,
 	cues,
-	rigs,
-	courses
+	rigs
 });

@@ -2,14 +2,15 @@
  * Plays a golden vector: inputs in, exact outputs out. A run-time in another language plays the same inputs and must give the same
  * bits. Nothing here is measured or rounded.
  */
-import { BobRun, compileBob } from '../../src/lib/core/bob/bob';
-import { CourseRun, GRID_HZ } from '../../src/lib/core/course/run';
-import { Frame } from '../../src/lib/core/frame/frame';
-import { openKit } from '../../src/lib/core/kit/open';
-import { isBob, isLag, type Kit } from '../../src/lib/core/kit/types';
-import { LagRun } from '../../src/lib/core/lag/lag';
-import { mix } from '../../src/lib/core/random/hash';
-import { createPlayer } from '../../src/lib/core/shake/player';
+import { BobRun, compileBob } from '../src/bob/bob';
+import { Frame } from '../src/frame/frame';
+import { openKit } from '../src/kit/open';
+import { isBob } from '../src/bob/types';
+import { isLag } from '../src/lag/types';
+import { type Kit } from '../src/kit/types';
+import { LagRun } from '../src/lag/lag';
+import { mix } from '../src/random/hash';
+import { createPlayer } from '../src/shake/player';
 
 /** A stretch of a body's way: from where it is to `to`, straight, in so many steps of 1/120 s. */
 export interface Stretch {
@@ -59,8 +60,7 @@ export type Inputs =
 			readonly from: readonly number[];
 			readonly way: readonly Stretch[];
 			readonly acts: readonly Act[];
-	  }
-	| { readonly kind: 'course'; readonly course: string; readonly seed: number };
+	  };
 
 export interface Vector {
 	readonly name: string;
@@ -74,6 +74,9 @@ export interface Vector {
 	/** Of all frames, also of those that are not written out. */
 	readonly hash: string;
 }
+
+/** Steps a second of bodies. */
+const GRID_HZ = 120;
 
 const cell = new Float64Array(1);
 const words = new Uint32Array(cell.buffer);
@@ -105,7 +108,20 @@ class Hash {
 	}
 }
 
-type Give = (numbers: ArrayLike<number>) => void;
+/** Takes the numbers of one frame. */
+export type Give = (numbers: ArrayLike<number>) => void;
+
+/** Writes down what `play` gives: every so many of its frames in hexadecimal, and a hash of all. */
+export function writeDown(every: number, play: (give: Give) => void): Pick<Vector, 'rows' | 'hash'> {
+	const rows: string[][] = [];
+	const hash = new Hash();
+	let count = 0;
+	play((numbers) => {
+		for (let i = 0; i < numbers.length; i++) hash.add(numbers[i]!);
+		if (count++ % every === 0) rows.push(Array.from(numbers, hexOf));
+	});
+	return { rows, hash: hash.text };
+}
 
 /** The outputs of a vector. `demo` is the demo's kit as read. Throws an Error when the vector's kit cannot be read. */
 export function playVector(
@@ -118,19 +134,12 @@ export function playVector(
 		if (!read.ok) throw new Error(`The vector's kit cannot be read: ${JSON.stringify(read.problems)}`);
 		opened = read.value;
 	}
-	const rows: string[][] = [];
-	const hash = new Hash();
-	let count = 0;
-	const give: Give = (numbers) => {
-		for (let i = 0; i < numbers.length; i++) hash.add(numbers[i]!);
-		if (count++ % every === 0) rows.push(Array.from(numbers, hexOf));
-	};
-	if (inputs.kind === 'shake') playShakes(opened, inputs, give);
-	else if (inputs.kind === 'bob') playBob(opened, inputs, give);
-	else if (inputs.kind === 'lag') playLag(opened, inputs, give);
-	else if (inputs.kind === 'frame') playFrames(opened, inputs, give);
-	else playCourse(opened, inputs, give);
-	return { rows, hash: hash.text };
+	return writeDown(every, (give) => {
+		if (inputs.kind === 'shake') playShakes(opened, inputs, give);
+		else if (inputs.kind === 'bob') playBob(opened, inputs, give);
+		else if (inputs.kind === 'lag') playLag(opened, inputs, give);
+		else playFrames(opened, inputs, give);
+	});
 }
 
 function playShakes(kit: Kit, { seed, fps, seconds, acts, rest }: Inputs & { kind: 'shake' }, give: Give): void {
@@ -207,16 +216,4 @@ function playFrames(kit: Kit, { rig, seed, from, way, acts }: Inputs & { kind: '
 	};
 	step(Float64Array.from(from), {});
 	along(from, way, step);
-}
-
-function playCourse(kit: Kit, { course, seed }: Inputs & { kind: 'course' }, give: Give): void {
-	const run = new CourseRun(
-		kit,
-		kit.courses.find((c) => c.id === course)!,
-		{ seed }
-	);
-	for (let i = 0; i <= Math.floor(run.course.seconds * GRID_HZ + 1e-6); i++) {
-		run.advanceTo(i / GRID_HZ);
-		give(run.bodies.flatMap(({ rig }) => [...rig.camera, ...rig.offset, rig.fov]));
-	}
 }

@@ -1,12 +1,15 @@
 import { readFileSync, statSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readKit, type Kit } from '../../src/lib/core';
+import { openKit } from '../src/kit/open';
+import type { Kit } from '../src/kit/types';
 import { casesOf } from './cases';
 import { hexOf, playVector, type Vector } from './play';
 
 const file = (name: string): URL => new URL(`./${name}.json`, import.meta.url);
 const demo = (
-	readKit(readFileSync(new URL('../../demo/lamp-at-morrowskerry.kit.json', import.meta.url), 'utf8')) as { value: Kit }
+	openKit(JSON.parse(readFileSync(new URL('../../demo/lamp-at-morrowskerry.kit.json', import.meta.url), 'utf8'))) as {
+		value: Kit;
+	}
 ).value;
 const cases = casesOf(demo);
 

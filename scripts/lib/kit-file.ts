@@ -1,5 +1,6 @@
 import { readFileSync, statSync } from 'node:fs';
-import { MOST_BYTES, readKit, sayProblem, type Kit, type ReadResult } from '../../src/lib/core';
+import { MOST_BYTES, readKit, sayProblem, type Kit } from '../../src/lib/documents';
+import type { ReadResult } from 'dinesis-runtime';
 import { fail } from './say';
 
 /** Reads a kit from a file; what is wrong with it comes back as problems. */

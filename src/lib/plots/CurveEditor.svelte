@@ -3,7 +3,7 @@
 	 * A curve through points: drag a point, double-click the paper for a new one, Delete takes one out. The point that is
 	 * chosen shows its handle: dragging it sets the slope, a double click lets the curve choose it again.
 	 */
-	import { compileCurve, runCurve, type CurvePoint } from '$lib/core';
+	import { compileCurve, runCurve, type CurvePoint } from 'dinesis-runtime/tools';
 
 	interface Props {
 		label: string;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** An ease, picked from drawings or made by hand with two handles. */
-	import { EASE_NAMES, overshoots, type Ease, type EaseHandles } from '$lib/core';
+	import { EASE_NAMES, overshoots, type Ease, type EaseHandles } from 'dinesis-runtime/tools';
 	import Popover from '$lib/ui/Popover.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { easePath } from './ease-path';

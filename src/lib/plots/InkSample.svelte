@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A short piece of a channel's line. */
-	import type { Channel } from '$lib/core';
+	import type { Channel } from 'dinesis-runtime/tools';
 	import type { Ink } from './inks';
 
 	let { ink, channel, faint = false }: { ink: Ink; channel: Channel; faint?: boolean } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The little drawing of a preset: its two strongest channels over its life. */
-	import type { OutlineLine } from '$lib/core';
+	import type { OutlineLine } from '$lib/analysis';
 	import { inkOf } from './inks';
 
 	let {

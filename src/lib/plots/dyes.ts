@@ -1,5 +1,5 @@
 /** Colours of what is drawn on canvases, by day and by night. Those of everything else are in `ui/tokens.css`. */
-import type { Channel } from '$lib/core';
+import type { Channel } from 'dinesis-runtime/tools';
 
 export interface Dyes {
 	readonly paper: Readonly<Record<'back' | 'fine' | 'rule' | 'hole' | 'zero' | 'ink', string>>;

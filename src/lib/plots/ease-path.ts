@@ -1,4 +1,4 @@
-import { compileEase, runEase, type Ease } from '$lib/core';
+import { compileEase, runEase, type Ease } from 'dinesis-runtime/tools';
 
 /** An ease as an SVG path in a box of `width` × `height`, inset so that those that overshoot stay inside. */
 export function easePath(ease: Ease, width: number, height: number, inset = 0): string {

@@ -1,5 +1,5 @@
 /** How each channel is called and drawn: its own line beside its own ink, so that no meaning hangs on colour alone. */
-import type { Channel, View } from '$lib/core';
+import type { Channel, View } from 'dinesis-runtime/tools';
 
 export interface Ink {
 	/** Name of the channel in sheets and on the strip. */

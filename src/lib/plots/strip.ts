@@ -7,9 +7,9 @@ import {
 	type Channel,
 	type ChannelFamily,
 	type Seconds,
-	type Track,
 	type View
-} from '$lib/core';
+} from 'dinesis-runtime/tools';
+import { type Track } from '$lib/analysis';
 import { inkOf } from './inks';
 import type { Dyes } from './dyes';
 

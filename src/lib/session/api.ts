@@ -1,5 +1,7 @@
 /** The page's side of the server's endpoints. Failures are values with a sentence. */
-import type { AnyPreset, Course, OutlineLine, Problem, Wiring } from '$lib/core';
+import type { AnyPreset, Problem } from 'dinesis-runtime';
+import type { Course, Wiring } from '$lib/documents';
+import type { OutlineLine } from '$lib/analysis';
 
 export interface StoredPreset {
 	readonly key: string;

@@ -1,6 +1,6 @@
 /** The project's courses and takes as a page has them open. They come when a room first asks for them. */
 import type { Draft as ImmerDraft } from 'immer';
-import { freeId, newCourse, type Course } from '$lib/core';
+import { freeId, newCourse, type Course } from '$lib/documents';
 import * as api from './api';
 import type { Keeper, StoredDocument } from './keeper.svelte';
 import type { Notice } from './notices.svelte';

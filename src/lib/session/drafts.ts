@@ -1,6 +1,7 @@
 /** Changes that the server does not have yet, kept in this browser until it has. */
 import { openDB, type IDBPDatabase } from 'idb';
-import type { AnyPreset, Course, Wiring } from '$lib/core';
+import type { AnyPreset } from 'dinesis-runtime';
+import type { Course, Wiring } from '$lib/documents';
 
 export interface Draft {
 	readonly project: string;

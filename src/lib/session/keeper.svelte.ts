@@ -4,7 +4,9 @@
  */
 import type { Draft as ImmerDraft } from 'immer';
 import { dequal } from 'dequal';
-import { History, type AnyPreset, type Course, type Wiring } from '$lib/core';
+import { History } from './history';
+import type { AnyPreset } from 'dinesis-runtime';
+import { type Course, type Wiring } from '$lib/documents';
 import type { Answer } from './api';
 import { Drafts } from './drafts';
 import type { Tabs } from './tabs';

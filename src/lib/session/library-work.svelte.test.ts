@@ -1,16 +1,8 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import {
-	newBob,
-	newCue,
-	newLag,
-	newPreset,
-	newRig,
-	NO_LINKS,
-	type Arrival,
-	type ShakePreset,
-	type Wiring
-} from '$lib/core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { newBob, newCue, newLag, newPreset, newRig, NO_LINKS } from 'dinesis-runtime/tools';
+import { type Arrival, type Wiring } from '$lib/documents';
 import { Drafts } from './drafts';
 import { ProjectSession, WIRING } from './session.svelte';
 

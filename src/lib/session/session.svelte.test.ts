@@ -1,6 +1,8 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newCourse, newPreset, type ShakePreset } from '$lib/core';
+import { newCourse } from '$lib/documents';
+import type { ShakePreset } from 'dinesis-runtime';
+import { newPreset } from 'dinesis-runtime/tools';
 import type { StoredPreset } from './api';
 import { Drafts } from './drafts';
 import { ProjectSession } from './session.svelte';

@@ -4,8 +4,9 @@
  */
 import { getContext, setContext } from 'svelte';
 import type { Draft as ImmerDraft } from 'immer';
+import { freeId, wiringBeside, type Arrival, type Choice, type Course, type Wiring } from '$lib/documents';
+import type { AnyPreset, BobPreset, LagPreset, Rig, ShakePreset } from 'dinesis-runtime';
 import {
-	freeId,
 	newBob,
 	newLag,
 	newPreset,
@@ -13,19 +14,9 @@ import {
 	isBob,
 	isLag,
 	isShake,
-	wiringBeside,
-	type AnyPreset,
-	type Arrival,
-	type BobPreset,
-	type Choice,
-	type Course,
-	type LagPreset,
 	type Played,
-	type Rig,
-	type ShakePreset,
-	type View,
-	type Wiring
-} from '$lib/core';
+	type View
+} from 'dinesis-runtime/tools';
 import { MotionWorker } from '../workers/motion';
 import { Shelf } from '../workers/shelf';
 import * as api from './api';

@@ -1,5 +1,6 @@
 /** Tabs of one browser that have the same project open tell each other what they look at and what they saved. */
-import type { AnyPreset, Course, Wiring } from '$lib/core';
+import type { AnyPreset } from 'dinesis-runtime';
+import type { Course, Wiring } from '$lib/documents';
 
 export type TabMessage =
 	| { readonly kind: 'looking'; readonly tab: string; readonly key: string; readonly answer: boolean }

@@ -2,17 +2,17 @@
 	/** A head bob's numbers, tuned while the course plays: gaits with their channels, landing, breathing, and the eye's path. */
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash from '@lucide/svelte/icons/trash-2';
+	import type { BobPreset } from 'dinesis-runtime';
 	import {
 		BOB_SHAPES,
 		CHANNELS,
-		freeId,
 		unitOf,
 		type BobChannel,
 		type BobGait,
-		type BobPreset,
 		type BobShape,
 		type Channel
-	} from '$lib/core';
+	} from 'dinesis-runtime/tools';
+	import { freeId } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import BodyFrame from './BodyFrame.svelte';

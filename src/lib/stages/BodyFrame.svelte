@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** What the sheets of a head bob and of a lag have in common: name, what it is for, tags; and how their numbers are set. */
 	import type { Snippet } from 'svelte';
-	import type { BobPreset, LagPreset } from '$lib/core';
+	import type { BobPreset, LagPreset } from 'dinesis-runtime';
 
 	type Said = Partial<Pick<BobPreset | LagPreset, 'name' | 'about' | 'tags'>>;
 	interface Props {

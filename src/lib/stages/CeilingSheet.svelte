@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The most that each channel may come to over bob, lean and shakes; beside it how far it came just now. */
-	import { channelsOf, unitOf, type Ceilings, type Channel, type View } from '$lib/core';
+	import { channelsOf, unitOf, type Ceilings, type Channel, type View } from 'dinesis-runtime/tools';
 	import { inkOf } from '$lib/plots/inks';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import StageSheet from './StageSheet.svelte';

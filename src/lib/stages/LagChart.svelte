@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What one axis of a camera lag makes of a step, of a ramp, of a way that was recorded; on the step it is tuned by hand. */
-	import { newLagAxis, type LagAxis, type LagAxisName, type LagPreset } from '$lib/core';
+	import type { LagPreset } from 'dinesis-runtime';
+	import { newLagAxis, type LagAxis, type LagAxisName } from 'dinesis-runtime/tools';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { lookFor, rampAnswer, readStep, STEP_AT, stepAnswer, wayAnswer } from './lag-figures';
 

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A camera lag's numbers, tuned while the course plays; what they mean: how far it trails, when it has settled. */
-	import { LAG_AXES, newLagAxis, type LagAxis, type LagAxisName, type LagPreset } from '$lib/core';
+	import type { LagPreset } from 'dinesis-runtime';
+	import { LAG_AXES, newLagAxis, type LagAxis, type LagAxisName } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import BodyFrame from './BodyFrame.svelte';

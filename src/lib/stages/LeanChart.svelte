@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The lean's answer: somebody turns for a while, strafes for a while, and stands. */
-	import { EYES, GameValues, newRig, RigRun, type Lean } from '$lib/core';
+	import { EYES, GameValues, newRig, RigRun, type Lean } from 'dinesis-runtime/tools';
 
 	let { lean, unit }: { lean: Lean; unit: 'm' | 'px' } = $props();
 

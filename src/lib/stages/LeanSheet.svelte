@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** How far the head tips into a turn and towards where one strafes, and how softly it comes back. */
-	import { newLean, type Lean, type View } from '$lib/core';
+	import { newLean, type Lean, type View } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import StageSheet from './StageSheet.svelte';
 

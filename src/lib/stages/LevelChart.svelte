@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Each channel's sum just now, how far it came lately, and the ceiling over it: what is bent stands out. */
-	import { BENDS_FROM, channelsOf, CHANNELS, unitOf, type Ceilings, type View } from '$lib/core';
+	import { BENDS_FROM, channelsOf, CHANNELS, unitOf, type Ceilings, type View } from 'dinesis-runtime/tools';
 	import { inkOf } from '$lib/plots/inks';
 
 	interface Props {

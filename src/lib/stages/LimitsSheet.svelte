@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Where the camera must stay: ranges of x, y and z, and an area on the map. */
-	import type { Limits } from '$lib/core';
+	import type { Limits } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import StageSheet from './StageSheet.svelte';
 

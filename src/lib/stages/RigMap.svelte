@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The grounds from above with the way, the body, the camera and where it looks; limits and a fixed camera's place are taken here. */
-	import type { Limits, RigView } from '$lib/core';
+	import type { Limits, RigView } from 'dinesis-runtime/tools';
 	import { FOOTPRINTS, viewOf, type MapView } from '$lib/world/map-view';
 
 	interface Props {

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The gaits side by side over the speed: how far the eye goes up and down and sideways, how often a foot falls, what real heads do. */
-	import { type BobGait, type BobPreset } from '$lib/core';
+	import type { BobPreset } from 'dinesis-runtime';
+	import type { BobGait } from 'dinesis-runtime/tools';
 	import { REAL_HEADS, speedCurve } from './stride';
 
 	interface Props {

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A stride as a circle: from the fall of one foot round to its next fall, each channel about it; where it is lowest it can be taken and turned. */
-	import { CHANNELS, STEP_CHANNELS, unitOf, type BobPreset, type Channel } from '$lib/core';
+	import type { BobPreset } from 'dinesis-runtime';
+	import { CHANNELS, STEP_CHANNELS, unitOf, type Channel } from 'dinesis-runtime/tools';
 	import { inkOf } from '$lib/plots/inks';
 	import { AROUND, strideLines } from './stride';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Where the camera stands: in the eyes, behind the body, square to a flat picture, or at a fixed place. */
-	import type { RigView, ViewKind } from '$lib/core';
+	import type { RigView, ViewKind } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import StageSheet from './StageSheet.svelte';

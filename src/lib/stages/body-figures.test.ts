@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newBob, newLagAxis } from '$lib/core';
+import { newBob, newLagAxis } from 'dinesis-runtime/tools';
 import { eyePath, lagAnswer } from './body-figures';
 
 describe('the eye’s path', () => {

@@ -1,5 +1,6 @@
 /** What a bob's and a lag's numbers mean, drawn: the eye's path over a stride, and the view behind a body that stops. */
-import { BobRun, compileBob, CHANNELS, LagRun, trailOf, type BobPreset, type LagAxis, type LagPreset } from '$lib/core';
+import type { BobPreset, LagPreset } from 'dinesis-runtime';
+import { BobRun, compileBob, CHANNELS, LagRun, trailOf, type LagAxis } from 'dinesis-runtime/tools';
 
 const HZ = 240;
 const [X, Y] = [CHANNELS.indexOf('x'), CHANNELS.indexOf('y')];

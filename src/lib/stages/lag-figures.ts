@@ -1,5 +1,6 @@
 /** What a camera lag does with a step, with a ramp and with a way that was recorded, as numbers to draw. */
-import { LAG_AXES, LagRun, type LagAxis, type LagAxisName, type LagPreset } from '$lib/core';
+import type { LagPreset } from 'dinesis-runtime';
+import { LAG_AXES, LagRun, type LagAxis, type LagAxisName } from 'dinesis-runtime/tools';
 
 const HZ = 240;
 /** Within this part of its way a view has settled. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newBob, newLag, newLagAxis } from '$lib/core';
+import { newBob, newLag, newLagAxis } from 'dinesis-runtime/tools';
 import { lookFor, rampAnswer, readStep, STEP_AT, stepAnswer, wayAnswer } from './lag-figures';
 import { AROUND, speedCurve, strideLines } from './stride';
 

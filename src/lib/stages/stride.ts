@@ -1,5 +1,6 @@
 /** A head bob over one stride, as numbers to draw: each channel round the circle, and each gait's size over the speed. */
-import { BobRun, bobSteps, CHANNELS, compileBob, type BobPreset, type Channel } from '$lib/core';
+import type { BobPreset } from 'dinesis-runtime';
+import { BobRun, bobSteps, CHANNELS, compileBob, type Channel } from 'dinesis-runtime/tools';
 
 const HZ = 240;
 /** Walked so long until the gait is reached and stands. */

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { CHANNEL_COUNT, type View } from '$lib/core';
+	import { CHANNEL_COUNT, type View } from 'dinesis-runtime/tools';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import type { Picture } from './picture';
 

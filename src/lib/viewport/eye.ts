@@ -1,5 +1,5 @@
 /** What a picture is drawn from: where the camera rests, what moves it, its lens, and the body it belongs to. */
-import { EYES, type CameraRun, type RigView } from '$lib/core';
+import { EYES, type CameraRun, type RigView } from 'dinesis-runtime/tools';
 
 export interface Eye {
 	/** x, y, z in metres, the look's orientation as a quaternion x, y, z, w. */

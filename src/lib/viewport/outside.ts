@@ -1,6 +1,6 @@
 /** The outside view: the camera as a body, its path around its resting point, and where a motion comes from. */
 import * as THREE from 'three';
-import { CHANNEL_COUNT } from '$lib/core';
+import { CHANNEL_COUNT } from 'dinesis-runtime/tools';
 import type { Rest } from './rests';
 
 export interface Trail {

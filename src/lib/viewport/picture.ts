@@ -1,6 +1,6 @@
 /** The picture through the camera: applies offsets to the resting pose, draws, and tells where things come to lie. */
 import * as THREE from 'three';
-import type { View } from '$lib/core';
+import type { View } from 'dinesis-runtime/tools';
 import { createGallery } from './gallery';
 import { FlatOutside, OutsideView, type OutsideLook } from './outside';
 import { FLAT_HEIGHT, GALLERY_REST } from './rests';

@@ -1,6 +1,6 @@
 /** The picture of a run through the grounds: through one camera, or two beside each other, each with an offset of its own. */
 import * as THREE from 'three';
-import { viewOf } from '$lib/core';
+import { viewOf } from 'dinesis-runtime/tools';
 import { CASKS, CRANE, SEA_LEVEL, SKIFF } from '$lib/world/grounds';
 import type { Eye } from './eye';
 import { createGrounds, figure, load, skiff, UNTOUCHED, type Moving } from './grounds';

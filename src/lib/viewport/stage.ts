@@ -1,6 +1,6 @@
 /** A scene with the camera that looks at it: how an offset poses it, and where things come to lie in the picture. */
 import * as THREE from 'three';
-import type { View } from '$lib/core';
+import type { View } from 'dinesis-runtime/tools';
 import { FLAT_HEIGHT, type Rest } from './rests';
 
 /** Something the eye can judge motion by. */

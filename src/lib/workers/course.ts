@@ -1,6 +1,10 @@
 /** The page's side of the course worker. A bake has a worker of its own, so that giving it up is ending that. */
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Course, Heard, Played, ReadResult, Survey } from '$lib/core';
+import type { Course } from '$lib/documents';
+import type { Heard } from '$lib/analysis';
+import type { ReadResult } from 'dinesis-runtime';
+import type { Played } from 'dinesis-runtime/tools';
+import type { Survey } from '$lib/course';
 import type { CourseDoor } from './protocol';
 
 const start = (): Worker => new Worker(new URL('./course.worker.ts', import.meta.url), { type: 'module' });

@@ -1,6 +1,8 @@
 /** Surveys and bakes of courses, and sounds listened to, off the page's thread. */
 import { expose } from 'comlink';
-import { bakeCourse, hear, readWav, surveyCourse, trackToCsv } from '$lib/core';
+import { bakeCourse, surveyCourse } from '$lib/course';
+import { hear } from '$lib/analysis';
+import { readWav, trackToCsv } from '$lib/formats';
 import type { CourseDoor } from './protocol';
 
 const door: CourseDoor = {

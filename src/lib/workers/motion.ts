@@ -1,6 +1,8 @@
 /** The page's side of the motion worker: one worker, made when it is first needed, one job at a time, the newest wish first. */
 import { wrap, type Remote } from 'comlink';
-import type { Kit, Neighbour, NeighbourOptions, ReadResult, ShakePreset } from '$lib/core';
+import type { Kit } from '$lib/documents';
+import type { Neighbour, NeighbourOptions } from '$lib/analysis';
+import type { ReadResult, ShakePreset } from 'dinesis-runtime';
 import type { Card, MotionDoor } from './protocol';
 
 interface Job {

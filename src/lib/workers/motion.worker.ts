@@ -1,6 +1,6 @@
 /** Measures, drawings and neighbours, off the page's thread. */
 import { expose } from 'comlink';
-import { measureShake, neighboursOf, outlineOf } from '$lib/core';
+import { measureShake, neighboursOf, outlineOf } from '$lib/analysis';
 import type { MotionDoor } from './protocol';
 
 const SEEDS = 32;
@@ -10,7 +10,7 @@ const NEIGHBOUR_SEEDS = 8;
 const door: MotionDoor = {
 	card: (preset) => ({ measure: measureShake(preset, SEEDS), outline: outlineOf(preset) }),
 	// Reading needs the checks of whole files, which a page that only plays never asks for.
-	read: async (text) => (await import('$lib/core/kit/read')).readKit(text),
+	read: async (text) => (await import('$lib/documents/read')).readKit(text),
 	neighbours: (preset, options) => neighboursOf(preset, options, (p) => measureShake(p, NEIGHBOUR_SEEDS))
 };
 expose(door);

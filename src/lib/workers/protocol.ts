@@ -1,17 +1,9 @@
 /** What the page asks of its workers. Everything that crosses is plain data. */
-import type {
-	Course,
-	Heard,
-	Kit,
-	Measure,
-	Neighbour,
-	NeighbourOptions,
-	OutlineLine,
-	Played,
-	ReadResult,
-	ShakePreset,
-	Survey
-} from '$lib/core';
+import type { Course, Kit } from '$lib/documents';
+import type { Heard, Measure, Neighbour, NeighbourOptions, OutlineLine } from '$lib/analysis';
+import type { ReadResult, ShakePreset } from 'dinesis-runtime';
+import type { Played } from 'dinesis-runtime/tools';
+import type { Survey } from '$lib/course';
 
 /** A preset as it is shown in lists: its figures and its little drawing. */
 export interface Card {

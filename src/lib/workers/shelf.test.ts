@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { describe, expect, it } from 'vitest';
-import { newPreset, type ShakePreset } from '$lib/core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { newPreset } from 'dinesis-runtime/tools';
 import type { MotionWorker } from './motion';
 import type { Card } from './protocol';
 import { contentOf, Shelf } from './shelf';

@@ -3,7 +3,8 @@
  * there at once. Names, descriptions and tags are not part of the content.
  */
 import { openDB, type IDBPDatabase } from 'idb';
-import { hashText, type ShakePreset } from '$lib/core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { hashText } from 'dinesis-runtime/tools';
 import type { MotionWorker } from './motion';
 import type { Card } from './protocol';
 

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { Happening } from '$lib/core';
+import type { Happening } from 'dinesis-runtime/tools';
 import { Crane } from './crane';
 import { FreeRun, noWish, SPEEDS, type Wish } from './free-run';
 import { CRANE, LADDER, SEA_LEVEL, SKIFF } from './grounds';

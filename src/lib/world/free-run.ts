@@ -2,7 +2,7 @@
  * A free run through the grounds: keys and looking in, bodies, happenings and world values out, on the same fixed grid that
  * courses are played on. What it raises comes from the physics: how fast one fell, how hard a cask hit.
  */
-import { shortestTurn, type Happening } from '$lib/core';
+import { shortestTurn, type Happening } from 'dinesis-runtime/tools';
 import { Crane } from './crane';
 import { CRANE, DOOR, LADDER, SEA_LEVEL, SECOND_START, SKIFF, START, ZONES } from './grounds';
 import { Physics, STEP_HZ, type CaskState, type Rapier, type Walker } from './physics';

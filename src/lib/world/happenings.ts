@@ -1,5 +1,6 @@
 /** What the stand-in game raises while one walks through it, and its values. */
-import type { EventValue, HappeningKind, WorldValueKind } from '../core';
+import type { EventValue } from 'dinesis-runtime/tools';
+import type { HappeningKind, WorldValueKind } from '../documents';
 
 const speed = (max: number): EventValue => ({ id: 'speed', unit: 'm/s', min: 0, max });
 

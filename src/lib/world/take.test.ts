@@ -1,17 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
-import {
-	CourseRun,
-	Frame,
-	newCue,
-	occurrencesOf,
-	readKit,
-	Recorder,
-	shortestTurn,
-	type Course,
-	type Kit,
-	type Order
-} from '$lib/core';
+import { CourseRun, Recorder } from '$lib/course';
+import { Frame, newCue, occurrencesOf, shortestTurn, type Order } from 'dinesis-runtime/tools';
+import { readKit, type Course, type Kit } from '$lib/documents';
 import { FreeRun, noWish, type Wish } from './free-run';
 import { loadRapier, type Rapier } from './physics';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { tinykeys } from 'tinykeys';
-	import type { ShakePreset } from '$lib/core';
+	import type { ShakePreset } from 'dinesis-runtime';
 	import { useCommands, type Command, type Shortcut } from '$lib/ui/commands.svelte';
 	import { isPressable, isTyping } from '$lib/ui/targets';
 	import type { ProjectSession } from '$lib/session/session.svelte';

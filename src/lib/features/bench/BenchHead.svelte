@@ -4,7 +4,7 @@
 	import Redo from '@lucide/svelte/icons/redo-2';
 	import StepForward from '@lucide/svelte/icons/step-forward';
 	import Undo from '@lucide/svelte/icons/undo-2';
-	import type { ShakePreset } from '$lib/core';
+	import type { ShakePreset } from 'dinesis-runtime';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import Segments from '$lib/ui/Segments.svelte';

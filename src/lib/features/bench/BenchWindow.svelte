@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import type { ShakePreset } from '$lib/core';
+	import type { ShakePreset } from 'dinesis-runtime';
 	import type { Picture } from '$lib/viewport/picture';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import type { BenchState } from './bench.svelte';

@@ -9,7 +9,7 @@
 		type Layer,
 		type Start,
 		type View
-	} from '$lib/core';
+	} from 'dinesis-runtime/tools';
 	import InkSample from '$lib/plots/InkSample.svelte';
 	import { FRESH_KEYS } from './pattern-drawing';
 	import { inkOf } from '$lib/plots/inks';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A and B: the version that is tuned, and one held beside it in the same moments with the same seeds. */
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
-	import type { ShakePreset } from '$lib/core';
+	import type { ShakePreset } from 'dinesis-runtime';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 	import Segments from '$lib/ui/Segments.svelte';

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A preset in numbers: picture movement and pace, measured by the worker once a change has settled. */
-	import type { Measure, ShakePreset } from '$lib/core';
+	import type { Measure } from '$lib/analysis';
+	import type { ShakePreset } from 'dinesis-runtime';
 	import type { Shelf } from '$lib/workers/shelf';
 
 	let { preset, shelf }: { preset: ShakePreset; shelf: Shelf } = $props();

@@ -1,15 +1,14 @@
 <script lang="ts">
 	/** The sheet's second page: how a preset is played, rather than what it does. */
+	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
 	import {
 		LIMITS,
 		OVERLAP_RULES,
 		type CurvePoint,
 		type Drive,
-		type GameParameter,
 		type OverlapRule,
-		type ShakePreset,
 		type Space
-	} from '$lib/core';
+	} from 'dinesis-runtime/tools';
 	import CurveEditor from '$lib/plots/CurveEditor.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';

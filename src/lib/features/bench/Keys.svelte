@@ -2,7 +2,7 @@
 	import { onMount } from 'svelte';
 	import Repeat from '@lucide/svelte/icons/repeat';
 	import SlidersHorizontal from '@lucide/svelte/icons/sliders-horizontal';
-	import type { ShakePreset } from '$lib/core';
+	import type { ShakePreset } from 'dinesis-runtime';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { BenchState } from './bench.svelte';

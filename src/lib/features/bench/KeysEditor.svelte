@@ -3,7 +3,7 @@
 	 * One channel's poses on a cycle: drag a pose, double-click the paper for a new one, Delete takes one out. The chosen
 	 * pose has a handle for its slope, and an ease for the way to the next one.
 	 */
-	import type { Channel, Key, View } from '$lib/core';
+	import type { Channel, Key, View } from 'dinesis-runtime/tools';
 	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import { inkOf } from '$lib/plots/inks';
 	import { compileKeysPath } from './keys-path';

@@ -4,7 +4,7 @@
 	import Headphones from '@lucide/svelte/icons/headphones';
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import VolumeX from '@lucide/svelte/icons/volume-x';
-	import { LIMITS, type Layer } from '$lib/core';
+	import { LIMITS, type Layer } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 
 	interface Props {

@@ -2,7 +2,8 @@
 	/** The layers as tabs: a press chooses, a drag (or Alt with an arrow) puts them in order. */
 	import Plus from '@lucide/svelte/icons/plus';
 	import { sortable, type DndEvent } from '$lib/ui/sortable';
-	import { layerName, orderLayers, type ShakePreset } from '$lib/core';
+	import { layerName, orderLayers } from '$lib/documents';
+	import type { ShakePreset } from 'dinesis-runtime';
 
 	interface Props {
 		preset: ShakePreset;

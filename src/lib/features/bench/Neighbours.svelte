@@ -6,7 +6,9 @@
 	import { onMount } from 'svelte';
 	import Dices from '@lucide/svelte/icons/dices';
 	import Sprout from '@lucide/svelte/icons/sprout';
-	import { log2Of, NEIGHBOURS, type Freedom, type Neighbour, type ShakePreset } from '$lib/core';
+	import type { ShakePreset } from 'dinesis-runtime';
+	import { log2 as log2Of } from 'dinesis-runtime/tools';
+	import { NEIGHBOURS, type Freedom, type Neighbour } from '$lib/analysis';
 	import type { MotionWorker } from '$lib/workers/motion';
 	import type { Picture } from '$lib/viewport/picture';
 	import NumberField from '$lib/ui/NumberField.svelte';

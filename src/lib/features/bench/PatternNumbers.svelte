@@ -8,7 +8,7 @@
 		type JumpsPattern,
 		type Layer,
 		type WaveShape
-	} from '$lib/core';
+	} from 'dinesis-runtime/tools';
 	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Layer, PatternKind } from '$lib/core';
+	import type { Layer, PatternKind } from 'dinesis-runtime/tools';
 	import { freshPattern, patternPath, withPattern } from './pattern-drawing';
 
 	interface Props {

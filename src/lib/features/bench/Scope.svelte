@@ -4,7 +4,8 @@
 	 * or their frequency draw one straight line, and it says so.
 	 */
 	import { onMount } from 'svelte';
-	import { CHANNEL_COUNT, CHANNELS, togetherness, type Channel, type View } from '$lib/core';
+	import { CHANNEL_COUNT, CHANNELS, type Channel, type View } from 'dinesis-runtime/tools';
+	import { togetherness } from '$lib/analysis';
 	import { inkOf } from '$lib/plots/inks';
 	import type { BenchState } from './bench.svelte';
 

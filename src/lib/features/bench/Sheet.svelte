@@ -1,17 +1,8 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import {
-		channelsOf,
-		checkPreset,
-		copyLayer,
-		freeId,
-		layerName,
-		newLayer,
-		type Channel,
-		type GameParameter,
-		type Layer,
-		type ShakePreset
-	} from '$lib/core';
+	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
+	import { channelsOf, newLayer, type Channel, type Layer } from 'dinesis-runtime/tools';
+	import { checkPreset, copyLayer, freeId, layerName } from '$lib/documents';
 	import type { MotionWorker } from '$lib/workers/motion';
 	import type { Shelf } from '$lib/workers/shelf';
 	import type { BenchState } from './bench.svelte';

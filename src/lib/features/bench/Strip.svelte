@@ -1,18 +1,17 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
+	import type { ShakePreset } from 'dinesis-runtime';
 	import {
 		applyCeilings,
 		channelsOf,
 		compileGain,
 		gainAt,
 		isBent,
-		sampleShake,
 		stopGain,
-		withSolo,
-		type CurvePoint,
-		type ShakePreset,
-		type Track
-	} from '$lib/core';
+		type CurvePoint
+	} from 'dinesis-runtime/tools';
+	import { sampleShake, type Track } from '$lib/analysis';
+	import { withSolo } from '$lib/documents';
 	import {
 		drawCeilings,
 		drawCurves,

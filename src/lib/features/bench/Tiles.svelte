@@ -2,7 +2,8 @@
 	/** The row that is turned most: amount, rate, length, fades, strength. */
 	import Infinite from '@lucide/svelte/icons/infinity';
 	import Timer from '@lucide/svelte/icons/timer';
-	import { LIMITS, type ShakePreset } from '$lib/core';
+	import type { ShakePreset } from 'dinesis-runtime';
+	import { LIMITS } from 'dinesis-runtime/tools';
 	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { BenchState } from './bench.svelte';

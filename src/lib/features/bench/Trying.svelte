@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The sheet's page for trying: what is set here is of the moment and no part of the preset. */
-	import { channelsOf, unitOf, type Channel, type GameParameter, type ShakePreset } from '$lib/core';
+	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
+	import { channelsOf, unitOf, type Channel } from 'dinesis-runtime/tools';
 	import InkSample from '$lib/plots/InkSample.svelte';
 	import { inkOf } from '$lib/plots/inks';
 	import NumberField from '$lib/ui/NumberField.svelte';

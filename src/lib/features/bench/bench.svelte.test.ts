@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { createPlayer, newPreset, type ShakePreset } from '$lib/core';
+import { createPlayer, type ShakePreset } from 'dinesis-runtime';
+import { newPreset } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { BenchState, paperLength } from './bench.svelte';
 import { FRESH_KEYS, freshPattern, patternPath, withPattern, withView } from './pattern-drawing';

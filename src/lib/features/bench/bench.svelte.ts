@@ -1,16 +1,17 @@
 /** The Bench's running state: the players behind the window, what the keys do, repeat, pause, scrubbing and comparing. */
+import { createPlayer, type ShakePreset } from 'dinesis-runtime';
 import {
 	applyCeilings,
 	CHANNEL_COUNT,
 	compileCeilings,
-	naturalLength,
-	withSolo,
 	type Ceilings,
 	type Outcome,
 	type Seconds,
-	type ShakePreset
-} from '$lib/core';
-import { createPlayer, type Play, type Player } from '$runtime';
+	type Play,
+	type Player
+} from 'dinesis-runtime/tools';
+import { naturalLength } from '$lib/analysis';
+import { withSolo } from '$lib/documents';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { GALLERY_REST } from '$lib/viewport/rests';
 import { Recorder } from './recorder';

@@ -1,4 +1,5 @@
-import { newPreset, sampleShake, type Key } from '$lib/core';
+import { newPreset, type Key } from 'dinesis-runtime/tools';
+import { sampleShake } from '$lib/analysis';
 
 /** The curve through the poses over one cycle as an SVG path, drawn from the real motion. */
 export function compileKeysPath(

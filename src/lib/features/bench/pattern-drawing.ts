@@ -1,16 +1,16 @@
+import type { ShakePreset } from 'dinesis-runtime';
 import {
 	channelsOf,
 	newPreset,
-	sampleShake,
 	type Channel,
 	type ChannelSettings,
 	type Key,
 	type Layer,
 	type Pattern,
 	type PatternKind,
-	type ShakePreset,
 	type View
-} from '$lib/core';
+} from 'dinesis-runtime/tools';
+import { sampleShake } from '$lib/analysis';
 
 /** A pattern as it begins when it is chosen. */
 export function freshPattern(kind: PatternKind): Pattern {

@@ -1,4 +1,4 @@
-import { CHANNEL_COUNT, type Seconds } from '$lib/core';
+import { CHANNEL_COUNT, type Seconds } from 'dinesis-runtime/tools';
 
 /** The last frames' offsets, for the moving paper. A ring that is laid out straight when it is read. */
 export class Recorder {

@@ -1,5 +1,6 @@
 /** The version held beside each preset (B), kept in this browser. */
-import { openPreset, type ShakePreset } from '$lib/core';
+import { openPreset } from '$lib/documents';
+import type { ShakePreset } from 'dinesis-runtime';
 
 const nameOf = (project: string, key: string): string => `dinesis:beside:${project}:${key}`;
 

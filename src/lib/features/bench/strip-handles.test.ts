@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newPreset, type ShakePreset } from '$lib/core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { newPreset } from 'dinesis-runtime/tools';
 import { handlesOf } from './strip-handles';
 
 const base = newPreset('p', 'P');

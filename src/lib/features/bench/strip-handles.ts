@@ -1,5 +1,6 @@
 /** The marks on the strip that are dragged: where the motion starts, is full, begins to fade, has grown, ends. */
-import { compileGain, type Seconds, type ShakePreset } from '$lib/core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { compileGain, type Seconds } from 'dinesis-runtime/tools';
 import { tidy } from '$lib/ui/number';
 
 export interface StripHandle {

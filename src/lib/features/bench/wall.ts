@@ -1,6 +1,6 @@
 /** What plays on the wall of neighbours: all of them at once, again and again, with the same seed. */
-import { CHANNEL_COUNT, type Seconds, type ShakePreset } from '$lib/core';
-import { createPlayer, type Player } from '$runtime';
+import { createPlayer, type ShakePreset } from 'dinesis-runtime';
+import { CHANNEL_COUNT, type Seconds, type Player } from 'dinesis-runtime/tools';
 
 /** Between the end of the longest and the next round. */
 const REST: Seconds = 0.5;

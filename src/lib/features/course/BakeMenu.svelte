@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The course's motion as a table: pictures a second, how far it is, and a way out. */
-	import { presetsOf } from '$lib/core';
+	import { presetsOf } from '$lib/course';
 	import Popover from '$lib/ui/Popover.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { Bake, CourseWorker } from '$lib/workers/course';

@@ -1,16 +1,10 @@
 <script lang="ts">
 	/** A game's log of events, or a sound, as a take. Nothing happens before the last button. */
-	import {
-		freeId,
-		newCourse,
-		readEventLog,
-		sayProblem,
-		soundToTake,
-		type Course,
-		type EventLog,
-		type GameEvent,
-		type Heard
-	} from '$lib/core';
+	import { freeId, newCourse, sayProblem, type Course } from '$lib/documents';
+	import { readEventLog, type EventLog } from '$lib/formats';
+	import { soundToTake } from '$lib/course';
+	import type { GameEvent } from 'dinesis-runtime';
+	import { type Heard } from '$lib/analysis';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';

@@ -5,7 +5,9 @@
 	import Play from '@lucide/svelte/icons/play';
 	import SkipBack from '@lucide/svelte/icons/skip-back';
 	import StepForward from '@lucide/svelte/icons/step-forward';
-	import { EYE_HEIGHT, isBob, isLag, takeToCourse, TRACE_NUMBERS, trimCourse, type Way } from '$lib/core';
+	import { EYE_HEIGHT, isBob, isLag } from 'dinesis-runtime/tools';
+	import { takeToCourse, TRACE_NUMBERS, trimCourse } from '$lib/course';
+	import { type Way } from '$lib/documents';
 	import { stillEye } from '$lib/viewport/eye';
 	import { courseKey } from '$lib/session/courses.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';

@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** The grounds from above: the ways with their places, areas, where events happen, and where everybody is. */
 	import { onMount } from 'svelte';
-	import { TRACE_NUMBERS, type Way } from '$lib/core';
+	import { TRACE_NUMBERS } from '$lib/course';
+	import { type Way } from '$lib/documents';
 	import { groundAt } from '$lib/world/grounds';
 	import { clean, type Chosen, type CourseState } from './course.svelte';
 	import { FOOTPRINTS, viewOf, type MapView } from '$lib/world/map-view';

@@ -3,7 +3,9 @@
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Copy from '@lucide/svelte/icons/copy';
 	import Trash from '@lucide/svelte/icons/trash-2';
-	import { gaitOf, newCourse, pathSeconds, type CourseArea, type CourseEvent, type Waypoint } from '$lib/core';
+	import { gaitOf } from 'dinesis-runtime/tools';
+	import { newCourse, type CourseArea, type CourseEvent, type Waypoint } from '$lib/documents';
+	import { pathSeconds } from '$lib/course';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { clean, type CourseState } from './course.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** All occurrences of one event on the timeline: moments as pins, states as bars whose end can be dragged. */
-	import type { CourseEvent } from '$lib/core';
+	import type { CourseEvent } from '$lib/documents';
 	import { clean, type CourseState } from './course.svelte';
 	import { across } from './lanes';
 

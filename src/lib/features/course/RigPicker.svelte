@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** The rig that the course is seen through: its head bob, its lag, and which of its stages are left out for now. */
-	import { freeId, newRig, viewOf, type Rig, type RigStage } from '$lib/core';
+	import { freeId } from '$lib/documents';
+	import type { Rig } from 'dinesis-runtime';
+	import { newRig, viewOf, type RigStage } from 'dinesis-runtime/tools';
 	import type { CourseState } from './course.svelte';
 
 	let { desk }: { desk: CourseState } = $props();

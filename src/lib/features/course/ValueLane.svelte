@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A game value over time: a curve whose points are dragged; a double click adds one. */
-	import type { CourseValue } from '$lib/core';
+	import type { CourseValue } from '$lib/documents';
 	import { clean, type CourseState } from './course.svelte';
 	import { across, valueLine } from './lanes';
 

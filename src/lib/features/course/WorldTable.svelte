@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** What the stand-in game raises, and which of the project's events and values that is; how often it came in this run. */
-	import { eventFrom, freeId, linkTo, type HappeningKind, type WorldValueKind } from '$lib/core';
+	import { eventFrom, freeId, linkTo, type HappeningKind, type WorldValueKind } from '$lib/documents';
 	import { HAPPENINGS, WORLD_VALUES } from '$lib/world/happenings';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import type { Counted } from './free.svelte';

@@ -1,17 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import {
-	eventFrom,
-	linkTo,
-	newBob,
-	newCourse,
-	newCue,
-	newLag,
-	newPreset,
-	newRig,
-	type Course,
-	type Wiring
-} from '$lib/core';
+import { eventFrom, linkTo, newCourse, type Course, type Wiring } from '$lib/documents';
+import { newBob, newCue, newLag, newPreset, newRig } from 'dinesis-runtime/tools';
 import { HAPPENINGS } from '$lib/world/happenings';
 import { ProjectSession } from '$lib/session/session.svelte';
 import type { CourseWorker } from '$lib/workers/course';

@@ -1,14 +1,8 @@
 /** The Course room's state: which course, where in it one is, what is chosen, and the run that stands there. */
-import {
-	presetsOf,
-	sortEvents,
-	type Course,
-	type CourseEvent,
-	type Seconds,
-	type Survey,
-	type Waypoint
-} from '$lib/core';
-import { Replay, type CourseRun } from '$runtime';
+import { presetsOf, sortEvents, type Survey } from '$lib/course';
+import { type Course, type CourseEvent, type Waypoint } from '$lib/documents';
+import type { Seconds } from 'dinesis-runtime/tools';
+import { Replay, type CourseRun } from '$lib/course';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { eyeOf, type Eye } from '$lib/viewport/eye';
 import type { CourseWorker } from '$lib/workers/course';

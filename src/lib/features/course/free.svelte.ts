@@ -1,14 +1,8 @@
 /** A free run as it goes: keys and mouse move a body through the grounds, what happens fires the cues, all of it is recorded. */
-import {
-	occurrencesOf,
-	Recorder,
-	type Course,
-	type CourseArea,
-	type Happening,
-	type RigStage,
-	type Seconds
-} from '$lib/core';
-import { Frame, GRID_HZ } from '$runtime';
+import { occurrencesOf, Frame, type Happening, type RigStage, type Seconds } from 'dinesis-runtime/tools';
+import { Recorder } from '$lib/course';
+import { type Course, type CourseArea } from '$lib/documents';
+import { GRID_HZ } from '$lib/course';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { Moving } from '$lib/viewport/grounds';
 import { eyeOf, type Eye } from '$lib/viewport/eye';

@@ -1,18 +1,7 @@
 /** What the timeline draws of a course, as plain numbers and paths. */
-import {
-	compileCurve,
-	compileWay,
-	gaitOf,
-	poseAt,
-	runCurve,
-	TRACE_NUMBERS,
-	type Course,
-	type CourseValue,
-	type Gait,
-	type Seconds,
-	type SurveyPlay,
-	type Way
-} from '$lib/core';
+import { compileCurve, gaitOf, runCurve, type Gait, type Seconds } from 'dinesis-runtime/tools';
+import { compileWay, poseAt, TRACE_NUMBERS, type SurveyPlay } from '$lib/course';
+import { type Course, type CourseValue, type Way } from '$lib/documents';
 
 export interface Shown {
 	readonly from: Seconds;

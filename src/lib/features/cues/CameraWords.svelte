@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** What a cue makes of the camera: another rig, another lag or head bob, gaits larger or smaller, and how long it takes. */
-	import type { CameraAction } from '$lib/core';
+	import type { CameraAction } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { CuesState } from './cues.svelte';
 	import Word from './Word.svelte';

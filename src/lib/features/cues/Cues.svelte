@@ -3,7 +3,9 @@
 	import Copy from '@lucide/svelte/icons/copy';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash from '@lucide/svelte/icons/trash-2';
-	import { freeId, newCue, type Cue, type GameEvent } from '$lib/core';
+	import { freeId } from '$lib/documents';
+	import type { Cue, GameEvent } from 'dinesis-runtime';
+	import { newCue } from 'dinesis-runtime/tools';
 	import { WIRING, type ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';

@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** The game's events and values, declared once, in a compact table. */
 	import Plus from '@lucide/svelte/icons/plus';
-	import { freeId, type GameEvent, type GameParameter } from '$lib/core';
+	import { freeId } from '$lib/documents';
+	import type { GameEvent, GameParameter } from 'dinesis-runtime';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { CuesState } from './cues.svelte';

@@ -1,17 +1,16 @@
 <script lang="ts">
 	/** What a sentence can be lengthened by: conditions, further actions, and what an action may say besides. */
 	import Plus from '@lucide/svelte/icons/plus';
+	import type { Cue, GameEvent } from 'dinesis-runtime';
 	import {
 		newCamera,
 		newPlay,
 		nextActionId,
 		type CameraAction,
-		type Cue,
 		type CueAction,
 		type CueConditions,
-		type GameEvent,
 		type PlayAction
-	} from '$lib/core';
+	} from 'dinesis-runtime/tools';
 	import Popover from '$lib/ui/Popover.svelte';
 	import type { CuesState } from './cues.svelte';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The presets that a cue chooses from, with their weights. */
-	import type { PlayAction } from '$lib/core';
+	import type { PlayAction } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { arrowsIn } from '$lib/ui/arrows';
 	import Popover from '$lib/ui/Popover.svelte';

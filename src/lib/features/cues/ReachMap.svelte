@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Seen from above: the listener, where it happened, and how far it is felt. Drag the place, or the circles. */
-	import { fallOff, type Reach, type ShakePreset } from '$lib/core';
+	import type { ShakePreset } from 'dinesis-runtime';
+	import { fallOff, type Reach } from 'dinesis-runtime/tools';
 	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { CuesState } from './cues.svelte';

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** How strength answers to a number that the event carries; below, the last ones that it was tried with. */
-	import type { Cue, CueAction, PlayAction } from '$lib/core';
+	import type { Cue } from 'dinesis-runtime';
+	import type { CueAction, PlayAction } from 'dinesis-runtime/tools';
 	import CurveEditor from '$lib/plots/CurveEditor.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { LENGTH, type CuesState } from './cues.svelte';

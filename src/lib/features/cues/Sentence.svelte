@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A cue as a sentence; each of its words is changed in place. */
-	import type { Between, Cue, CueAction, CueConditions, CueWhen, FeltBy, PlayAction } from '$lib/core';
+	import type { Cue } from 'dinesis-runtime';
+	import type { Between, CueAction, CueConditions, CueWhen, FeltBy, PlayAction } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { CuesState } from './cues.svelte';
 	import CameraWords from './CameraWords.svelte';

@@ -1,14 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import {
-	newCue,
-	newPlay,
-	newPreset,
-	type Cue,
-	type GameEvent,
-	type ShakePreset,
-	type Wiring,
-	NO_LINKS
-} from '$lib/core';
+import type { Cue, GameEvent, ShakePreset } from 'dinesis-runtime';
+import { newCue, newPlay, newPreset, NO_LINKS } from 'dinesis-runtime/tools';
+import { type Wiring } from '$lib/documents';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { CuesState, LENGTH } from './cues.svelte';
 

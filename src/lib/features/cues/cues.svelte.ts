@@ -1,14 +1,7 @@
 /** The Cues room's state: the director behind the window, what each cue is tried with, and where it comes from. */
-import {
-	checkCue,
-	type Cue,
-	type CueFinding,
-	type GameEvent,
-	type Seconds,
-	type ShakePreset,
-	type Wired
-} from '$lib/core';
-import { Director, type Occurrence, type Order } from '$runtime';
+import { checkCue, type CueFinding, type Wired } from '$lib/documents';
+import type { Cue, GameEvent, ShakePreset } from 'dinesis-runtime';
+import { Director, type Seconds, type Occurrence, type Order } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { GALLERY_REST } from '$lib/viewport/rests';
 

@@ -2,7 +2,8 @@
 	/** All head bobs, or all lags: what they do, in which rigs they are; pointed at they play. */
 	import Archive from '@lucide/svelte/icons/archive';
 	import Copy from '@lucide/svelte/icons/copy';
-	import { isBob, type BobPreset, type LagAxisName, type LagPreset } from '$lib/core';
+	import type { BobPreset, LagPreset } from 'dinesis-runtime';
+	import { isBob, type LagAxisName } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { eyePath, lagAnswer } from '$lib/stages/body-figures';
 

@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** Presets and rigs out of a kit: what is in it, what is left out, and a choice for each whose id is taken. Nothing happens before the last button. */
-	import { arrivals, isBob, isLag, sayProblem, type Arrival, type Choice, type Rig } from '$lib/core';
+	import { arrivals, sayProblem, type Arrival, type Choice } from '$lib/documents';
+	import type { Rig } from 'dinesis-runtime';
+	import { isBob, isLag } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Segments from '$lib/ui/Segments.svelte';

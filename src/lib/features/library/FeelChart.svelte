@@ -2,7 +2,8 @@
 	/** All presets by pace and strength: to find one by how it feels. */
 	import { onMount } from 'svelte';
 	import type { Chart as ChartType } from 'chart.js';
-	import type { Measure, ShakePreset } from '$lib/core';
+	import type { Measure } from '$lib/analysis';
+	import type { ShakePreset } from 'dinesis-runtime';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import { theme } from '$lib/ui/theme.svelte';
 	import { dotsOf, FEEL_RANGE, MOST_DOTS, thinned } from './feel';

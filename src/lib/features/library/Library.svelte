@@ -6,7 +6,9 @@
 	import FolderInput from '@lucide/svelte/icons/folder-input';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Tag from '@lucide/svelte/icons/tag';
-	import { isBob, isLag, KIT_FORMAT, LAG_AXES, KIT_VERSION, NO_LINKS, writeKit, type ShakePreset } from '$lib/core';
+	import type { ShakePreset } from 'dinesis-runtime';
+	import { isBob, isLag, KIT_FORMAT, LAG_AXES, KIT_VERSION, NO_LINKS } from 'dinesis-runtime/tools';
+	import { writeKit } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { saveText } from '$lib/ui/save-text';

@@ -2,7 +2,7 @@
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import { VList, type VListHandle } from 'virtua/svelte';
-	import type { ShakePreset } from '$lib/core';
+	import type { ShakePreset } from 'dinesis-runtime';
 	import Outline from '$lib/plots/Outline.svelte';
 	import type { LibraryState } from './library.svelte';
 	import type { Column } from './list';

@@ -1,6 +1,6 @@
 /** Plays what is pointed at, in a window of its own. */
-import type { ShakePreset } from '$lib/core';
-import { createPlayer, type Play, type Player } from '$runtime';
+import { createPlayer, type ShakePreset } from 'dinesis-runtime';
+import type { Play, Player } from 'dinesis-runtime/tools';
 
 /** A continuous motion is let go after so long, so that one also sees how it ends. */
 const HOLD_S = 3;

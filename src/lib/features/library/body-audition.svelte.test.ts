@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newBob, newLag, newLagAxis } from '$lib/core';
+import { newBob, newLag, newLagAxis } from 'dinesis-runtime/tools';
 import { BodyAudition } from './body-audition.svelte';
 
 const frames = (audition: BodyAudition, seconds: number): Float64Array => {

@@ -1,4 +1,5 @@
 /** Plays a head bob or a lag that is pointed at: steps on the spot, or a body that goes and stands. */
+import type { BobPreset, LagPreset } from 'dinesis-runtime';
 import {
 	BobRun,
 	CHANNEL_COUNT,
@@ -6,11 +7,9 @@ import {
 	isBob,
 	LAG_AXES,
 	LagRun,
-	type BobPreset,
 	type CompiledBob,
-	type LagPreset,
 	type Seconds
-} from '$lib/core';
+} from 'dinesis-runtime/tools';
 
 /** Of a walk that begins and ends: how long one goes, and stands. */
 const GOES: Seconds = 1.6;

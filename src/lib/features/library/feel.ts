@@ -1,5 +1,7 @@
 /** Dots of the chart by pace and strength. */
-import { clamp, type Measure, type ShakePreset } from '$lib/core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { clamp } from 'dinesis-runtime/tools';
+import { type Measure } from '$lib/analysis';
 
 /** What the chart spans: from what is barely felt to what is too much. */
 export const FEEL_RANGE = { pace: [0.15, 30], strength: [0.08, 30] } as const;

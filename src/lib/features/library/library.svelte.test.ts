@@ -1,5 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
-import { newPreset, type ShakePreset } from '$lib/core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { newPreset } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { Audition } from './audition.svelte';
 import { LibraryState } from './library.svelte';

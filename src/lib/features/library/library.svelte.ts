@@ -1,6 +1,7 @@
 /** The Library's state: what is listed, chosen and pointed at, and the figures as they come in. */
 import { wrap, type Remote } from 'comlink';
-import type { Measure, ShakePreset } from '$lib/core';
+import type { Measure } from '$lib/analysis';
+import type { ShakePreset } from 'dinesis-runtime';
 import type { Card } from '$lib/workers/protocol';
 import type { Entry, WordIndex } from '$lib/workers/word-index';
 import type { ProjectSession } from '$lib/session/session.svelte';

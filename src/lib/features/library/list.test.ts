@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { newPreset, type Measure, type ShakePreset } from '$lib/core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { newPreset } from 'dinesis-runtime/tools';
+import { type Measure } from '$lib/analysis';
 import { dotsOf, MOST_DOTS, thinned } from './feel';
 import { between, NO_FILTER, passes, sorted, tagCounts, type Column } from './list';
 

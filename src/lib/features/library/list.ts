@@ -1,5 +1,6 @@
 /** Which presets the Library lists, and in what order. Pure: it is asked again with every change. */
-import type { Measure, ShakePreset } from '$lib/core';
+import type { Measure } from '$lib/analysis';
+import type { ShakePreset } from 'dinesis-runtime';
 
 export const COLUMNS = ['order', 'name', 'strength', 'pace', 'length', 'tags'] as const;
 export type Column = (typeof COLUMNS)[number];

@@ -1,20 +1,19 @@
 <script lang="ts">
 	/** A camera's chain, stage after stage, each with its meter and switch; the stage that is chosen is drawn and tuned below, beside the picture. */
 	import { onMount, tick, untrack } from 'svelte';
+	import type { BobPreset, LagPreset } from 'dinesis-runtime';
 	import {
 		CHANNEL_COUNT,
-		checkRig,
 		isBob,
 		LAG_AXES,
 		RIG_STAGES,
 		viewOf,
-		type BobPreset,
 		type Channel,
 		type LagAxis,
 		type LagAxisName,
-		type LagPreset,
 		type RigStage
-	} from '$lib/core';
+	} from 'dinesis-runtime/tools';
+	import { checkRig } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import LagChart from '$lib/stages/LagChart.svelte';
 	import LeanChart from '$lib/stages/LeanChart.svelte';

@@ -6,7 +6,9 @@
 	import Redo from '@lucide/svelte/icons/redo-2';
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import Undo from '@lucide/svelte/icons/undo-2';
-	import { freeId, newRig, viewOf, type Rig } from '$lib/core';
+	import { freeId } from '$lib/documents';
+	import type { Rig } from 'dinesis-runtime';
+	import { newRig, viewOf } from 'dinesis-runtime/tools';
 	import { WIRING } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';

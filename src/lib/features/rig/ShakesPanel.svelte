@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What the cues set off just now, with its level; and what else they can play through this rig. */
-	import { viewOf, type Rig } from '$lib/core';
+	import type { Rig } from 'dinesis-runtime';
+	import { viewOf } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 
 	interface Playing {

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The numbers of the stage that is chosen, and which head bob or lag stands there. */
-	import { viewOf, type LagAxisName, type Rig } from '$lib/core';
+	import type { Rig } from 'dinesis-runtime';
+	import { viewOf, type LagAxisName } from 'dinesis-runtime/tools';
 	import BobSheet from '$lib/stages/BobSheet.svelte';
 	import CeilingSheet from '$lib/stages/CeilingSheet.svelte';
 	import LagSheet from '$lib/stages/LagSheet.svelte';

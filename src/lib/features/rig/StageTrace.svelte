@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** What the chosen stage did in the last seconds, channel by channel, as it happens. */
-	import { CHANNEL_COUNT, CHANNELS, channelsOf, familyOf, unitOf, type View } from '$lib/core';
+	import { CHANNEL_COUNT, CHANNELS, channelsOf, familyOf, unitOf, type View } from 'dinesis-runtime/tools';
 	import { inkOf } from '$lib/plots/inks';
 	import { HELD } from './rig.svelte';
 

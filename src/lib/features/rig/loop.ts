@@ -1,5 +1,6 @@
 /** A loop to try a rig on, where there is no course yet: standing, a walk, a turn, a run, stairs, standing. */
-import { newCourse, type Course, type ViewKind } from '$lib/core';
+import { newCourse, type Course } from '$lib/documents';
+import type { ViewKind } from 'dinesis-runtime/tools';
 
 export const LOOP = '*loop';
 /** On the spot, at a speed that one sets. */

@@ -1,19 +1,17 @@
 import { describe, expect, it } from 'vitest';
+import type { Rig } from 'dinesis-runtime';
 import {
 	EYES,
 	newBob,
 	newCamera,
-	newCourse,
 	newCue,
 	newLag,
 	newPreset,
 	newRig,
 	NO_LINKS,
-	RIG_STAGES,
-	type Course,
-	type Rig,
-	type Wiring
-} from '$lib/core';
+	RIG_STAGES
+} from 'dinesis-runtime/tools';
+import { newCourse, type Course, type Wiring } from '$lib/documents';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { LOOP, TREADMILL } from './loop';
 import { RigState } from './rig.svelte';

@@ -1,21 +1,19 @@
 /** The Rig room's state: which rig, on which course it is tried, which stage is tuned, what each stage does just now. */
+import type { AnyPreset, Rig } from 'dinesis-runtime';
 import {
 	CHANNEL_COUNT,
-	compileWay,
 	EYES,
 	LAG_AXES,
 	newRig,
-	poseAt,
 	RIG_STAGES,
+	Frame,
 	type RigRun,
-	TRACE_NUMBERS,
-	type AnyPreset,
-	type Course,
-	type Rig,
 	type RigStage,
 	type Seconds
-} from '$lib/core';
-import { Frame, Replay, type CourseRun } from '$runtime';
+} from 'dinesis-runtime/tools';
+import { compileWay, poseAt, TRACE_NUMBERS } from '$lib/course';
+import { type Course } from '$lib/documents';
+import { Replay, type CourseRun } from '$lib/course';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { eyeOf, type Eye } from '$lib/viewport/eye';
 import { LOOP, loopFor, SPOT, TREADMILL } from './loop';

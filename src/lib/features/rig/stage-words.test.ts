@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { EYES, newLean, newRig, RIG_STAGES, type Rig, type RigStage, type RigView } from '$lib/core';
+import type { Rig } from 'dinesis-runtime';
+import { EYES, newLean, newRig, RIG_STAGES, type RigStage, type RigView } from 'dinesis-runtime/tools';
 import { aboutStage, aboutView, DOES, TITLES } from './stage-words';
 
 const bare = newRig('r', 'R');

@@ -1,5 +1,6 @@
 /** What a stage is called and set to, in a few words. */
-import type { Rig, RigStage, RigView } from '$lib/core';
+import type { Rig } from 'dinesis-runtime';
+import type { RigStage, RigView } from 'dinesis-runtime/tools';
 
 export const TITLES: Readonly<Record<RigStage, string>> = {
 	lag: 'Lag',

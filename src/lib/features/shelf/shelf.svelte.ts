@@ -1,5 +1,5 @@
 /** The shelf's state: the projects, and what is done with them. Every act says what came of it; a failed one changes nothing. */
-import { sayProblem } from '$lib/core';
+import { sayProblem } from '$lib/documents';
 import * as api from '$lib/session/api';
 import { noteBegun } from '$lib/session/places';
 import { Notices } from '$lib/session/notices.svelte';

@@ -3,7 +3,7 @@
 	 * One document was saved elsewhere while it was changed here. A note beside the work: it takes no focus and no key, says what
 	 * differs, and waits for a deliberate press. Meanwhile the work goes on; what is here is held in this browser.
 	 */
-	import { differences } from '$lib/core';
+	import { differences } from '$lib/documents';
 	import type { Conflict, ProjectSession } from '$lib/session/session.svelte';
 
 	interface Props {

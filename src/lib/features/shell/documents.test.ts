@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newCue, type CueAction } from '$lib/core';
+import { newCue, type CueAction } from 'dinesis-runtime/tools';
 import { cueWords } from './documents';
 
 const names = (kind: string, id: string): string => `${kind} ${id}`;

@@ -1,5 +1,6 @@
 /** Every document of the project, of every kind, for the palette. */
-import type { Cue, CueAction } from '$lib/core';
+import type { Cue } from 'dinesis-runtime';
+import type { CueAction } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { Command } from '$lib/ui/commands.svelte';
 

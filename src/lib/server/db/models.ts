@@ -7,7 +7,9 @@ import {
 	type InferCreationAttributes,
 	type Sequelize
 } from 'sequelize';
-import type { AnyPreset, Course, Cue, GameEvent, GameParameter, Rig, Wiring, WorldLinks } from '../../core';
+import type { AnyPreset, Cue, GameEvent, GameParameter, Rig } from 'dinesis-runtime';
+import type { WorldLinks } from 'dinesis-runtime/tools';
+import type { Course, Wiring } from '../../documents';
 
 export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {
 	declare id: CreationOptional<string>;

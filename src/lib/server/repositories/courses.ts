@@ -1,4 +1,4 @@
-import { openCourse, type Course } from '../../core';
+import { openCourse, type Course } from '../../documents';
 import { CourseRow, CourseVersionRow } from '../db/models';
 import { DocumentStore } from './documents';
 

@@ -1,6 +1,6 @@
 /** Documents of a project, such as presets and courses: kept, saved as ever new versions, retired, never lost. */
 import { Op, UniqueConstraintError, type Model, type ModelStatic, type Sequelize } from 'sequelize';
-import { freeId } from '../../core';
+import { freeId } from '../../documents';
 
 export interface Stored<T> {
 	readonly key: string;

@@ -1,4 +1,5 @@
-import { openAnyPreset, type AnyPreset } from '../../core';
+import { openAnyPreset } from '../../documents';
+import type { AnyPreset } from 'dinesis-runtime';
 import { PresetRow, PresetVersionRow } from '../db/models';
 import { DocumentStore } from './documents';
 

@@ -1,6 +1,9 @@
 /** Projects: made, listed on the shelf, read whole, renamed, retired and brought back. */
 import { Op, QueryTypes, UniqueConstraintError, type Sequelize } from 'sequelize';
-import { KIT_FORMAT, KIT_VERSION, outlineOf, type Kit, type OutlineLine, type ShakePreset } from '../../core';
+import type { ShakePreset } from 'dinesis-runtime';
+import { KIT_FORMAT, KIT_VERSION } from 'dinesis-runtime/tools';
+import { outlineOf, type OutlineLine } from '../../analysis';
+import { type Kit } from '../../documents';
 import { CourseRow, CourseVersionRow, PresetRow, PresetVersionRow, ProjectRow, WiringVersionRow } from '../db/models';
 import { freeSlug } from '../names';
 import { courseStore } from './courses';

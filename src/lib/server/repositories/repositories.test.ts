@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { Sequelize } from 'sequelize';
-import { newBob, newCourse, newCue, newPreset, openAnyPreset, openCourse, type Kit } from '../../core';
+import { newBob, newCue, newPreset } from 'dinesis-runtime/tools';
+import { newCourse, openAnyPreset, openCourse, type Kit } from '../../documents';
 import { connect, migrate } from '../db/connect';
 import { MIGRATIONS } from '../db/migrations';
 import { Step } from '../db/step';

@@ -1,6 +1,6 @@
 /** A project's wiring: its events, game values and cues, saved as ever new versions. */
 import type { Sequelize } from 'sequelize';
-import { openWiring, type Wiring } from '../../core';
+import { openWiring, type Wiring } from '../../documents';
 import { ProjectRow, WiringVersionRow } from '../db/models';
 import { MOST_VERSIONS, type VersionEntry } from './documents';
 

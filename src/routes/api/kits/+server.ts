@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { MOST_BYTES, readKit } from '$lib/core';
+import { MOST_BYTES, readKit } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { problem } from '$lib/server/http';
 import { nameOf, projectName } from '$lib/server/names';

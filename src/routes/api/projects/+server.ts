@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { object } from 'yup';
-import { KIT_FORMAT, KIT_VERSION, NO_LINKS } from '$lib/core';
+import { KIT_FORMAT, KIT_VERSION, NO_LINKS } from 'dinesis-runtime/tools';
 import { database } from '$lib/server/db/connect';
 import { readBody } from '$lib/server/http';
 import { nameOf, projectName } from '$lib/server/names';

@@ -1,6 +1,7 @@
 import { json } from '@sveltejs/kit';
 import { array, boolean, mixed, object, string } from 'yup';
-import { isId, openCourse } from '$lib/core';
+import { isId } from 'dinesis-runtime/tools';
+import { openCourse } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
 import { courseStore } from '$lib/server/repositories/courses';

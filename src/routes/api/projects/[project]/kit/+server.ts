@@ -1,4 +1,4 @@
-import { writeKit } from '$lib/core';
+import { writeKit } from '$lib/documents';
 import { problem, withProject } from '$lib/server/http';
 import { readWholeKit } from '$lib/server/repositories/projects';
 import type { RequestHandler } from './$types';

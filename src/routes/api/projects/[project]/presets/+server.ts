@@ -1,6 +1,8 @@
 import { json } from '@sveltejs/kit';
 import { array, boolean, mixed, object, string } from 'yup';
-import { isId, openAnyPreset, type AnyPreset } from '$lib/core';
+import type { AnyPreset } from 'dinesis-runtime';
+import { isId } from 'dinesis-runtime/tools';
+import { openAnyPreset } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
 import { presetStore } from '$lib/server/repositories/presets';

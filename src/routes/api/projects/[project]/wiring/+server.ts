@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { mixed, number, object, string } from 'yup';
-import { openWiring } from '$lib/core';
+import { openWiring } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
 import { findWiring, saveWiring } from '$lib/server/repositories/wiring';

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { mixed, number, object, string } from 'yup';
-import { openCourse } from '$lib/core';
+import { openCourse } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
 import { courseStore } from '$lib/server/repositories/courses';

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { boolean, mixed, number, object, string } from 'yup';
-import { openAnyPreset } from '$lib/core';
+import { openAnyPreset } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
 import { presetStore } from '$lib/server/repositories/presets';

@@ -1,0 +1,474 @@
+/**
+ * Head bob: follows the steps, not the clock. The phase advances in strides, dφ/dt = steps a second / 2; a channel is
+ * A(speed) · shape(h·φ + phase), h = 2 for channels that go with each step, 1 for those that go with the stride.
+ *
+ *     const bob = new BobRun(compileBob(preset), 1);
+ *     bob.advance(1 / 60, { speed: 1.4, grounded: true });
+ *     bob.offset; // x, y, z, pitch, yaw, roll, fov
+ */
+import { addKeys, compileKeys, type CompiledKeys } from '../patterns/keys';
+import { addNoise, compileNoise, createNoiseRun, type NoiseRun } from '../patterns/noise';
+import { ELAPSED, LEVEL, type Voice } from '../patterns/voice';
+import { addWave } from '../patterns/wave';
+import { combine, hashText } from '../random/hash';
+import { sinTurns } from '../math/scalar';
+import { prepareSpring, runSpring, settleSpring, SPRING_NUMBERS, stepSpring } from '../math/spring';
+import { compileDrives, type CompiledDrive, type GameValues } from '../drives/drives';
+import { CHANNELS, CHANNEL_COUNT, type Channel } from '../units/channels';
+import type { Hertz, Seconds } from '../units/quantities';
+import { STEP_CHANNELS, type BobChannel, type BobPreset, type BobShape } from './types';
+
+const ONE_OCTAVE = compileNoise({ kind: 'noise', octaves: 1, lacunarity: 2, persistence: 0.5 });
+const Y = CHANNELS.indexOf('y');
+const PITCH = CHANNELS.indexOf('pitch');
+/** Samples of a stride, and strides of a noise, that the steepest slope is looked for in. */
+const SAMPLES = 256;
+const NOISE_CYCLES = 48;
+/** What is left of another bob, or of the same one tuned, is gone in the blend time, or in this where that is shorter. */
+const LEAST_CARRY: Seconds = 0.1;
+
+/** Channels of a gait that have one shape. */
+interface Group {
+	readonly shape: BobShape;
+	readonly voice: Voice;
+	readonly keys: readonly CompiledKeys[];
+}
+
+export interface CompiledBob {
+	readonly preset: BobPreset;
+	/** By gait. */
+	readonly groups: readonly (readonly Group[])[];
+	/** By gait: the steepest that its noises get, per stride. */
+	readonly noises: readonly Float64Array[];
+	readonly idle: Voice | null;
+	/** Deepest place of the landing's spring for a push of 1 a second. */
+	readonly pushPeak: number;
+	readonly drives: readonly CompiledDrive[] | null;
+}
+
+const cyclesOf = (channel: Channel): number => (STEP_CHANNELS.includes(channel) ? 2 : 1);
+
+function groupsOf(channels: Readonly<Partial<Record<Channel, BobChannel>>>): Group[] {
+	const groups = new Map<BobShape, { numbers: number[]; list: BobChannel[] }>();
+	CHANNELS.forEach((name, number) => {
+		const channel = channels[name];
+		if (!channel || channel.amplitude === 0) return;
+		const group = groups.get(channel.shape) ?? { numbers: [], list: [] };
+		group.numbers.push(number);
+		group.list.push(channel);
+		groups.set(channel.shape, group);
+	});
+	return [...groups].map(([shape, { numbers, list }]) => ({
+		shape,
+		voice: {
+			channels: Uint8Array.from(numbers),
+			scales: Float64Array.from(list, (c) => c.amplitude),
+			frequencies: Float64Array.from(numbers, (n) => cyclesOf(CHANNELS[n]!)),
+			phases: Float64Array.from(list, (c) => c.phase),
+			now: new Float64Array(2)
+		},
+		keys: shape === 'keys' ? list.map((c) => compileKeys(c.keys ?? [], true)) : []
+	}));
+}
+
+function addGroup(group: Group, noise: NoiseRun | null, spare: Float64Array, out: Float64Array): void {
+	const { voice } = group;
+	if (group.shape === 'sine') addWave('sine', voice, out);
+	else if (group.shape === 'keys') addKeys(group.keys, spare, voice, out);
+	else if (group.shape === 'noise') addNoise(ONE_OCTAVE, noise!, voice, out);
+	else addRectified(voice, out);
+}
+
+/** 2|sin πp| − 1: lowest in a point at each whole cycle. */
+function addRectified({ channels, scales, frequencies, phases, now }: Voice, out: Float64Array): void {
+	for (let j = 0; j < channels.length; j++) {
+		const s = sinTurns((phases[j]! + frequencies[j]! * now[ELAPSED]!) / 2);
+		out[channels[j]!]! += scales[j]! * now[LEVEL]! * (2 * (s < 0 ? -s : s) - 1);
+	}
+}
+
+const noiseFor = (seed: number, count: number): NoiseRun =>
+	createNoiseRun(
+		Int32Array.from({ length: count }, (_, j) => combine(seed, j)),
+		new Float64Array(count)
+	);
+
+/** The steepest that the noises of a gait get, per stride. */
+function noiseSlopes(groups: readonly Group[]): Float64Array {
+	const steepest = new Float64Array(CHANNEL_COUNT);
+	const [before, here, spare] = [new Float64Array(CHANNEL_COUNT), new Float64Array(CHANNEL_COUNT), new Float64Array(1)];
+	for (const group of groups) {
+		if (group.shape !== 'noise') continue;
+		const noise = noiseFor(1, group.voice.channels.length);
+		group.voice.now[LEVEL] = 1;
+		for (let i = 0; i <= SAMPLES * NOISE_CYCLES; i++) {
+			group.voice.now[ELAPSED] = i / SAMPLES;
+			here.fill(0);
+			addGroup(group, noise, spare, here);
+			if (i > 0) steepen(here, before, SAMPLES, steepest);
+			before.set(here);
+		}
+	}
+	return steepest;
+}
+
+/** Takes the slope from one sample to the next into account. */
+function steepen(here: Float64Array, before: Float64Array, samples: number, steepest: Float64Array): void {
+	for (let c = 0; c < CHANNEL_COUNT; c++) {
+		const by = here[c]! - before[c]!;
+		const slope = (by < 0 ? -by : by) * samples;
+		if (slope > steepest[c]!) steepest[c] = slope;
+	}
+}
+
+/** The deepest place that a spring reaches that is pushed out of its rest by 1 a second. */
+function peakOf(frequency: Hertz, damping: number): number {
+	const state = Float64Array.of(0, 1);
+	const dt = 1 / (frequency * 4000);
+	let most = 0;
+	for (let i = 0; i < 8000; i++) {
+		stepSpring(state, 0, frequency, damping, dt);
+		if (state[0]! <= most) break;
+		most = state[0]!;
+	}
+	return most;
+}
+
+/** May allocate; what it returns runs without. Gaits are taken in the order of their speeds. */
+export function compileBob(preset: BobPreset): CompiledBob {
+	const gaits = [...preset.gaits].sort((a, b) => a.speed - b.speed);
+	const groups = gaits.map((gait) => groupsOf(gait.channels));
+	const idle = CHANNELS.flatMap((name, number) => {
+		const channel = preset.idle?.channels[name];
+		return channel && channel.amplitude !== 0 ? [{ number, ...channel }] : [];
+	});
+	return {
+		preset: { ...preset, gaits },
+		groups,
+		noises: groups.map(noiseSlopes),
+		idle:
+			idle.length === 0
+				? null
+				: {
+						channels: Uint8Array.from(idle, (c) => c.number),
+						scales: Float64Array.from(idle, (c) => c.amplitude),
+						frequencies: Float64Array.from(idle, (c) => c.frequency),
+						phases: new Float64Array(idle.length),
+						now: new Float64Array(2)
+					},
+		pushPeak: preset.landing ? peakOf(preset.landing.frequency, preset.landing.damping) : 0,
+		drives: compileDrives(preset.drives)
+	};
+}
+
+/** Steps a second of a bob at a speed, straight between its gaits; 0 where one stands. */
+export function bobSteps({ preset: { gaits } }: CompiledBob, speed: number): Hertz {
+	if (!(speed > 0) || gaits.length === 0) return 0;
+	const first = gaits[0]!;
+	// Slower than the slowest gait the steps go towards half of its.
+	if (speed <= first.speed) return first.steps * (0.5 + (0.5 * speed) / first.speed);
+	for (let g = 1; g < gaits.length; g++) {
+		const [a, b] = [gaits[g - 1]!, gaits[g]!];
+		if (speed <= b.speed) return a.steps + ((b.steps - a.steps) * (speed - a.speed)) / (b.speed - a.speed);
+	}
+	return gaits[gaits.length - 1]!.steps;
+}
+
+/** How much of each gait there is at a speed, into `out`. */
+export function bobWeights({ preset: { gaits } }: CompiledBob, speed: number, out: Float64Array): void {
+	out.fill(0);
+	if (!(speed > 0) || gaits.length === 0) return;
+	if (speed <= gaits[0]!.speed) {
+		out[0] = speed / gaits[0]!.speed;
+		return;
+	}
+	for (let g = 1; g < gaits.length; g++) {
+		const [a, b] = [gaits[g - 1]!, gaits[g]!];
+		if (speed > b.speed) continue;
+		out[g] = (speed - a.speed) / (b.speed - a.speed);
+		out[g - 1] = 1 - out[g]!;
+		return;
+	}
+	out[gaits.length - 1] = 1;
+}
+
+export interface Walking {
+	/** Metres a second over the ground. */
+	readonly speed: number;
+	readonly grounded: boolean;
+}
+
+/** Places of what a step hands to its parts: seconds, metres a second, sizes, rates, steps a second now and a step ago, the speed that the shares of the gaits are of, the step that the spring is prepared for, the most that a size may change. */
+const [DT, SPEED, AMOUNT, RATE, PACE, PACE_WAS, WEIGHED, SPRUNG, MOST] = [0, 1, 2, 3, 4, 5, 6, 7, 8];
+
+export class BobRun {
+	/** x, y, z, pitch, yaw, roll, fov. */
+	readonly offset: Float64Array = new Float64Array(CHANNEL_COUNT);
+	/** In strides; a foot falls at each whole and half. */
+	phase = 0;
+	/** The bob's own part. */
+	private readonly steps = new Float64Array(CHANNEL_COUNT);
+	/** What another bob left at its take-over, and how much of that is still there. */
+	private readonly carry = new Float64Array(CHANNEL_COUNT);
+	private carried = 0;
+	/** Sizes when the body stopped or left the ground, how much of them is left, and how fast that goes, in parts a second. */
+	private readonly stoodWith: Float64Array;
+	private stood = 0;
+	private settling = 0;
+	private readonly scan = [new Float64Array(CHANNEL_COUNT), new Float64Array(CHANNEL_COUNT)] as const;
+	private readonly steepest = new Float64Array(CHANNEL_COUNT);
+	private readonly weights: Float64Array;
+	private readonly goal: Float64Array;
+	/** By gait: how much of it there is at the present speed. */
+	private readonly shares: Float64Array;
+	/** By gait: what its size is multiplied by. */
+	private readonly sizes: Float64Array;
+	private readonly noise: readonly (readonly (NoiseRun | null)[])[];
+	private readonly idleNoise: NoiseRun | null;
+	private readonly landing = new Float64Array(2);
+	private readonly driven = new Float64Array(2);
+	/** Numbers of this step, for its parts: handed over one by one they would be boxed. */
+	private readonly frame = new Float64Array(9);
+	private readonly spring = new Float64Array(SPRING_NUMBERS);
+	private readonly spare = new Float64Array(1);
+	private idleWeight: number;
+	private idleTime: Seconds = 0;
+	private speed = 0;
+
+	constructor(
+		private readonly bob: CompiledBob,
+		private readonly seed = 1,
+		private readonly values: GameValues | null = null
+	) {
+		const { groups, idle, preset } = bob;
+		this.weights = new Float64Array(groups.length);
+		this.stoodWith = new Float64Array(groups.length);
+		this.goal = new Float64Array(groups.length);
+		this.shares = new Float64Array(groups.length);
+		this.sizes = new Float64Array(groups.length).fill(1);
+		const own = combine(seed, hashText(preset.seededBy ?? preset.id));
+		this.noise = groups.map((list, g) =>
+			list.map((group, k) =>
+				group.shape === 'noise' ? noiseFor(combine(combine(own, g), k), group.voice.channels.length) : null
+			)
+		);
+		this.idleNoise = idle && noiseFor(combine(own, -1), idle.channels.length);
+		this.idleWeight = 0;
+	}
+
+	/** A bob that stands where this one stands and goes its own way. */
+	fork(values: GameValues | null = this.values): BobRun {
+		const copy = new BobRun(this.bob, this.seed, values);
+		copy.takeOver(this);
+		copy.carry.set(this.carry);
+		copy.carried = this.carried;
+		return copy;
+	}
+
+	/** Stands where another run of the same preset stands. */
+	takeOver(from: BobRun): void {
+		this.offset.set(from.offset);
+		this.steps.set(from.steps);
+		// By their places: a gait more or less begins at nothing.
+		const shared = Math.min(this.weights.length, from.weights.length);
+		this.weights.set(from.weights.subarray(0, shared));
+		this.sizes.set(from.sizes.subarray(0, shared));
+		this.stoodWith.set(from.stoodWith.subarray(0, shared));
+		this.stood = from.stood;
+		this.settling = from.settling;
+		this.landing.set(from.landing);
+		this.phase = from.phase;
+		this.idleWeight = from.idleWeight;
+		this.idleTime = from.idleTime;
+		this.speed = from.speed;
+		this.frame.set(from.frame);
+		// Of another preset, perhaps: worked out anew.
+		this.frame[WEIGHED] = this.frame[SPRUNG] = 0;
+		if (this.speed > 0) this.frame[PACE] = this.frame[PACE_WAS] = bobSteps(this.bob, this.speed);
+		// What differs goes by and by, so that tuning while one walks is no jump.
+		this.addGaits();
+		for (let c = 0; c < CHANNEL_COUNT; c++) this.carry[c] = from.steps[c]! - this.steps[c]!;
+		this.carried = this.carry.some((v) => v !== 0) ? 1 : 0;
+		this.steps.set(from.steps);
+	}
+
+	/** Multiplies the size of a gait, which follows in the blend time; a gait that is not there is passed over. */
+	sizeGait(id: string, factor: number): void {
+		const g = this.bob.preset.gaits.findIndex((gait) => gait.id === id);
+		if (g < 0) return;
+		this.sizes[g] = factor;
+	}
+
+	/** Feet meet the ground after a fall at so many metres a second. */
+	land(fall: number): void {
+		const { landing } = this.bob.preset;
+		if (!landing || !(fall > 0)) return;
+		const dip = Math.min(landing.most, landing.dip * fall);
+		this.landing[1]! -= dip / this.bob.pushPeak;
+	}
+
+	/** `dt` seconds on. True when a foot fell. */
+	advance(dt: Seconds, { speed, grounded }: Walking): boolean {
+		const { bob, driven, frame } = this;
+		driven[0] = driven[1] = 1;
+		if (bob.drives && this.values) this.values.drive(bob.drives, driven);
+		frame[DT] = dt;
+		frame[SPEED] = speed;
+		frame[AMOUNT] = bob.preset.amount * driven[0]!;
+		frame[RATE] = driven[1]!;
+		const fell = this.walk(grounded);
+		this.sizeUp(grounded);
+		this.addGaits();
+		this.addCarry();
+		this.offset.set(this.steps);
+		this.addIdle(grounded);
+		this.addLanding();
+		return fell;
+	}
+
+	private walk(grounded: boolean): boolean {
+		const { frame } = this;
+		const before = Math.floor(this.phase * 2);
+		const speed = frame[SPEED]!;
+		if (grounded && speed > 0) {
+			const was = this.speed;
+			if (speed !== was) frame[PACE] = bobSteps(this.bob, speed);
+			// Between two frames the speed went straight from one to the other.
+			this.phase += (((was > 0 ? frame[PACE_WAS]! : frame[PACE]!) + frame[PACE]!) / 4) * frame[RATE]! * frame[DT]!;
+			frame[PACE_WAS] = frame[PACE]!;
+		}
+		this.speed = grounded ? speed : 0;
+		return Math.floor(this.phase * 2) > before;
+	}
+
+	private sizeUp(grounded: boolean): void {
+		const { weights, goal, bob, frame } = this;
+		const speed = frame[SPEED]!;
+		const { blendTime, settleTime } = bob.preset;
+		const walks = grounded && speed > 0;
+		if (walks) {
+			if (speed !== frame[WEIGHED]) {
+				frame[WEIGHED] = speed;
+				bobWeights(bob, speed, this.shares);
+			}
+			frame[MOST] = blendTime > 0 ? frame[DT]! / blendTime : Infinity;
+			const most = frame[MOST]!;
+			for (let g = 0; g < goal.length; g++) {
+				goal[g] = this.shares[g]! * this.sizes[g]!;
+				const by = goal[g]! - weights[g]!;
+				if (by > most) weights[g]! += most;
+				else if (by < -most) weights[g]! -= most;
+				else weights[g] = goal[g]!;
+			}
+			this.stood = 0;
+			return;
+		}
+		if (this.stood === 0) {
+			if (weights.every((w) => w === 0)) return;
+			this.stoodWith.set(weights);
+			this.stood = 1;
+			this.settling = Math.min(settleTime > 0 ? 1 / settleTime : Infinity, this.quickest());
+		}
+		// Straight, whatever the frames; at 0 it has nothing left to settle.
+		this.stood = Math.max(0, this.stood - this.settling * frame[DT]!);
+		for (let g = 0; g < weights.length; g++) weights[g] = this.stoodWith[g]! * this.stood;
+	}
+
+	/**
+	 * How fast sizes may fall, in parts a second, so that no channel moves faster than the steepest that the sum of the gaits was, at
+	 * the speed, the rate and the sizes that one comes from.
+	 */
+	private quickest(): number {
+		const { bob, weights, scan, steepest, frame, steps } = this;
+		const [before, here] = scan;
+		steepest.fill(0);
+		for (let i = 0; i <= SAMPLES; i++) {
+			here.fill(0);
+			for (let g = 0; g < weights.length; g++) {
+				if (weights[g]! <= 0) continue;
+				for (const group of bob.groups[g]!) {
+					if (group.shape === 'noise') continue;
+					group.voice.now[LEVEL] = weights[g]!;
+					group.voice.now[ELAPSED] = i / SAMPLES;
+					addGroup(group, null, this.spare, here);
+				}
+			}
+			if (i > 0) steepen(here, before, SAMPLES, steepest);
+			before.set(here);
+		}
+		for (let g = 0; g < weights.length; g++)
+			for (let c = 0; c < CHANNEL_COUNT; c++) steepest[c]! += weights[g]! * bob.noises[g]![c]!;
+		const strides = (frame[PACE]! / 2) * frame[RATE]!;
+		const amount = frame[AMOUNT]!;
+		let quickest = Infinity;
+		for (let c = 0; c < CHANNEL_COUNT; c++) {
+			const size = steps[c]! < 0 ? -steps[c]! : steps[c]!;
+			const speed = steepest[c]! * strides * (amount < 0 ? -amount : amount);
+			if (size > 0 && speed > 0) quickest = Math.min(quickest, speed / size);
+		}
+		return quickest;
+	}
+
+	/** The plain sum of the gaits, bent by nothing. */
+	private addGaits(): void {
+		const { bob, weights, steps, frame } = this;
+		const amount = frame[AMOUNT]!;
+		steps.fill(0);
+		for (let g = 0; g < weights.length; g++) {
+			if (weights[g]! <= 0) continue;
+			const groups = bob.groups[g]!;
+			for (let k = 0; k < groups.length; k++) {
+				const { now } = groups[k]!.voice;
+				now[LEVEL] = weights[g]! * amount;
+				now[ELAPSED] = this.phase;
+				addGroup(groups[k]!, this.noise[g]![k]!, this.spare, steps);
+			}
+		}
+	}
+
+	private addCarry(): void {
+		if (this.carried <= 0) return;
+		const { steps, carry, frame } = this;
+		const { blendTime } = this.bob.preset;
+		this.carried -= frame[DT]! / (blendTime > LEAST_CARRY ? blendTime : LEAST_CARRY);
+		if (this.carried <= 0) this.carried = 0;
+		else for (let c = 0; c < CHANNEL_COUNT; c++) steps[c]! += carry[c]! * this.carried;
+	}
+
+	private addIdle(grounded: boolean): void {
+		const { frame } = this;
+		const dt = frame[DT]!;
+		const { idle, preset } = this.bob;
+		if (!idle) return;
+		const first = preset.gaits[0]?.speed ?? 1;
+		const goal = grounded ? Math.max(0, 1 - frame[SPEED]! / first) : 0;
+		const most = preset.blendTime > 0 ? dt / preset.blendTime : 1;
+		const by = goal - this.idleWeight;
+		this.idleWeight = by > most ? this.idleWeight + most : by < -most ? this.idleWeight - most : goal;
+		this.idleTime += dt;
+		if (this.idleWeight <= 0) return;
+		idle.now[LEVEL] = this.idleWeight * frame[AMOUNT]!;
+		idle.now[ELAPSED] = this.idleTime;
+		addNoise(ONE_OCTAVE, this.idleNoise!, idle, this.offset);
+	}
+
+	private addLanding(): void {
+		const { landing } = this.bob.preset;
+		const state = this.landing;
+		if (!landing || settleSpring(state, 0)) return;
+		const { frame } = this;
+		if (frame[DT] !== frame[SPRUNG]) {
+			frame[SPRUNG] = frame[DT]!;
+			prepareSpring(this.spring, 0, landing.frequency, landing.damping, frame[DT]!);
+		}
+		runSpring(state, 0, this.spring, 0);
+		// A landing upon a landing goes no deeper than the deepest.
+		if (state[0]! < -landing.most) {
+			state[0] = -landing.most;
+			if (state[1]! < 0) state[1] = 0;
+		}
+		if (settleSpring(state, 0)) return;
+		this.offset[Y]! += state[0]!;
+		this.offset[PITCH]! += state[0]! * landing.nod;
+	}
+}

@@ -1,0 +1,78 @@
+/** Head bob: the view's motion with the steps. */
+import type { Drive } from '../drives/types';
+import type { Key } from '../patterns/keys';
+import type { Channel, View } from '../units/channels';
+import type { Cycles, Hertz, Metres, Seconds } from '../units/quantities';
+
+export const BOB_SHAPES = ['sine', 'rectified', 'keys', 'noise'] as const;
+export type BobShape = (typeof BOB_SHAPES)[number];
+
+/** Channels that go twice a stride, once with each step; the others go once. */
+export const STEP_CHANNELS: readonly Channel[] = ['y', 'z', 'pitch', 'fov'];
+
+export interface BobChannel {
+	/** Half of peak to peak, in the channel's unit. */
+	readonly amplitude: number;
+	/**
+	 * Place in the cycle. At phase ¾ a sine is lowest when a foot falls, at 0 it passes its middle rising.
+	 * Stride channels count from the fall of one foot, step channels from that of either.
+	 */
+	readonly phase: Cycles;
+	/**
+	 * `sine`; `rectified`: falls to its lowest in a point and rises round, as 2|sin πp| − 1; `keys`: poses on the cycle;
+	 * `noise`: never the same step twice.
+	 */
+	readonly shape: BobShape;
+	/** For the shape `keys`, each −1 … 1, `at` 0 … 1. */
+	readonly keys?: readonly Key[];
+}
+
+export interface BobGait {
+	readonly id: string;
+	/** The speed that it is made for, in metres a second. */
+	readonly speed: number;
+	/** Steps a second at that speed. */
+	readonly steps: Hertz;
+	readonly channels: Readonly<Partial<Record<Channel, BobChannel>>>;
+}
+
+export interface BobLanding {
+	/** Metres of dip for each metre a second of the fall. */
+	readonly dip: number;
+	/** The deepest it goes, in metres. */
+	readonly most: Metres;
+	/** Degrees that the look goes down for each metre of dip. */
+	readonly nod: number;
+	readonly frequency: Hertz;
+	/** Below 1 it swings back over the middle. */
+	readonly damping: number;
+}
+
+export interface BobIdle {
+	readonly channels: Readonly<Partial<Record<Channel, { readonly amplitude: number; readonly frequency: Hertz }>>>;
+}
+
+export interface BobPreset {
+	readonly id: string;
+	/** The id that its chance comes from, when that was another one once. */
+	readonly seededBy?: string;
+	readonly family: 'bob';
+	readonly view: View;
+	readonly name: string;
+	readonly about: string;
+	readonly tags: readonly string[];
+	/** Multiplies all amplitudes. */
+	readonly amount: number;
+	/** By rising speed. Between two of them both size and step rate go straight from one to the other. */
+	readonly gaits: readonly BobGait[];
+	/** Size follows the speed within this time. */
+	readonly blendTime: Seconds;
+	/** Standing or in the air it is gone within this time, never faster than its own fastest frame. */
+	readonly settleTime: Seconds;
+	readonly landing: BobLanding | null;
+	/** Breathing, where one stands. */
+	readonly idle: BobIdle | null;
+	readonly drives: readonly Drive[];
+}
+
+export const isBob = (preset: { readonly family: string }): preset is BobPreset => preset.family === 'bob';

@@ -1,0 +1,199 @@
+/** Cues: rules that say what motion an event of the game sets off. */
+import type { CurvePoint } from '../math/curve';
+import type { Seconds } from '../units/quantities';
+
+export interface EventValue {
+	readonly id: string;
+	readonly unit: string;
+	readonly min: number;
+	readonly max: number;
+}
+
+export interface GameEvent {
+	readonly id: string;
+	readonly name: string;
+	/** A moment happens; a state starts and ends. */
+	readonly kind: 'moment' | 'state';
+	readonly placed: boolean;
+	readonly tags: readonly string[];
+	readonly values: readonly EventValue[];
+}
+
+/** A moment happens; a state starts, ends, or lasts: begun with it and let go with it. */
+export const CUE_WHENS = ['happens', 'starts', 'ends', 'lasts'] as const;
+export type CueWhen = (typeof CUE_WHENS)[number];
+
+/** A number the event carries, or a game value, within bounds; null: open on that side. */
+export interface Between {
+	readonly of: string;
+	readonly from: number | null;
+	readonly to: number | null;
+}
+
+export interface CueConditions {
+	/** The event must carry all of these tags. */
+	readonly tags: readonly string[];
+	/** Of numbers that the event carries. */
+	readonly values: readonly Between[];
+	/** Of game values. */
+	readonly parameters: readonly Between[];
+	/** How often it answers, 0–1. */
+	readonly chance: number;
+	/** Not again within so many seconds. */
+	readonly coolDown: Seconds;
+	/** Only the first time, until it is armed again. */
+	readonly once: boolean;
+}
+
+/** A number, or a curve over a number that the event carries (over its range, 0–1). */
+export type Amount = number | { readonly by: string; readonly curve: readonly CurvePoint[] };
+
+/** Each repetition adds `by`, up to `most`; after `coolDown` seconds without one it begins anew at 1. */
+export interface BuildUp {
+	readonly by: number;
+	readonly most: number;
+	readonly coolDown: Seconds;
+}
+
+/** What every action has beside its own. */
+interface Identified {
+	/** Within its cue: what it remembers (the last pick, how far it has built up) and its chance hang on it. */
+	readonly id: string;
+	/** The id that its chance comes from, when that was another one once. */
+	readonly seededBy?: string;
+}
+
+export interface PlayAction extends Identified {
+	readonly kind: 'play';
+	/** One of these at random, never the same twice running when there are others. */
+	readonly pick: readonly { readonly preset: string; readonly weight: number }[];
+	readonly strength: Amount;
+	/** Instead of the preset's own: seconds, or the event's own length. */
+	readonly length: null | 'event' | Seconds;
+	readonly rate: number;
+	readonly delay: Seconds;
+	/** Felt from where it happened, with the preset's reach. */
+	readonly fromPlace: boolean;
+	readonly buildUp: BuildUp | null;
+}
+
+export interface StopAction extends Identified {
+	readonly kind: 'stop';
+	/** What this cue began, everything, the plays of a preset, or of all presets with a tag. */
+	readonly what: 'own' | 'all' | { readonly preset: string } | { readonly tag: string };
+	/** At once instead of with the fade. */
+	readonly cut: boolean;
+	readonly delay: Seconds;
+}
+
+export interface SetAction extends Identified {
+	readonly kind: 'set';
+	readonly parameter: string;
+	readonly to: number;
+	readonly delay: Seconds;
+}
+
+export interface RaiseAction extends Identified {
+	readonly kind: 'raise';
+	readonly event: string;
+	readonly delay: Seconds;
+}
+
+/**
+ * Seen through another rig, or with another lag or head bob in it, or with some gaits larger or smaller; what is null stays as
+ * it is. For good, or as long as the state that the cue lasts with; with nothing in it the camera goes back to its own.
+ */
+export interface CameraAction extends Identified {
+	readonly kind: 'camera';
+	readonly rig: string | null;
+	readonly lag: string | null;
+	readonly bob: string | null;
+	/** What gaits of the head bob are multiplied by, by the gait's id. */
+	readonly sizes: Readonly<Record<string, number>>;
+	/** How long it takes; 0 cuts. */
+	readonly over: Seconds;
+	readonly delay: Seconds;
+}
+
+export type CueAction = PlayAction | StopAction | SetAction | RaiseAction | CameraAction;
+
+/** Who feels it: the one it happened to, those in reach, or everybody wherever they are. */
+export const FELT_BY = ['one', 'reach', 'everyone'] as const;
+export type FeltBy = (typeof FELT_BY)[number];
+
+export interface Cue {
+	readonly id: string;
+	/** The id that its chance comes from, when that was another one once. */
+	readonly seededBy?: string;
+	/** Off: it stands there and does nothing. */
+	readonly on: boolean;
+	readonly event: string;
+	readonly when: CueWhen;
+	readonly conditions: CueConditions;
+	readonly actions: readonly CueAction[];
+	readonly feltBy: FeltBy;
+}
+
+/** Something that happened in the game. */
+export interface Occurrence {
+	readonly event: string;
+	readonly phase: 'happens' | 'starts' | 'ends';
+	readonly values?: Readonly<Record<string, number>>;
+	readonly tags?: readonly string[];
+	/** Metres, in the world. */
+	readonly place?: readonly [number, number, number];
+	/** How long the event itself takes, where it is known. */
+	readonly length?: Seconds;
+	/** Tells apart what goes on at the same time: this door from that one. */
+	readonly key?: string;
+	/** Whom it happened to. */
+	readonly who?: string;
+}
+
+/** What a cue wants done, at a time. */
+export type Order =
+	| {
+			readonly kind: 'play';
+			readonly at: Seconds;
+			readonly cue: string;
+			/** The hold: this cue, for this event's key. */
+			readonly owner: string;
+			readonly action: string;
+			/** A play of this action that still runs is started over, so that what is felt grows and does not pile up. */
+			readonly buildsUp: boolean;
+			readonly preset: string;
+			readonly strength: number;
+			readonly rate: number;
+			readonly length: Seconds | undefined;
+			readonly place: readonly [number, number, number] | undefined;
+			/** Felt from where it happened; without a place that is at the body that it happened to. */
+			readonly fromPlace: boolean;
+			readonly feltBy: FeltBy;
+			readonly who: string | undefined;
+	  }
+	| {
+			readonly kind: 'stop';
+			readonly at: Seconds;
+			readonly cue: string;
+			readonly owner: string;
+			/** `held`: only what this owner holds, as when its state ends. */
+			readonly what: StopAction['what'] | 'held';
+			readonly cut: boolean;
+	  }
+	| {
+			readonly kind: 'set';
+			readonly at: Seconds;
+			readonly cue: string;
+			readonly parameter: string;
+			readonly to: number;
+	  }
+	| (Pick<CameraAction, 'rig' | 'lag' | 'bob' | 'sizes' | 'over'> & {
+			readonly kind: 'camera';
+			readonly at: Seconds;
+			readonly cue: string;
+			readonly owner: string;
+			/** Until the owner is stopped; else for good. */
+			readonly lasting: boolean;
+			readonly feltBy: FeltBy;
+			readonly who: string | undefined;
+	  });

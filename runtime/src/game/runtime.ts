@@ -1,0 +1,333 @@
+/**
+ * The one object that a game holds: events and bodies in, the camera's motion out. It plays a kit exactly as the tool does.
+ *
+ *     const runtime = createRuntime(kit, { seed: 1, rig: 'eyes' });
+ *     runtime.raise('landing', { values: { fall: 6 } });
+ *     const frame = runtime.advance(dt, { pose: [x, y, z, yaw, pitch], speed, grounded });
+ *     camera.position.add(frame.offset) …
+ *
+ * Nothing that a game sends while it runs makes it throw: what it does not know is counted and told once, what is no number changes nothing.
+ */
+import { Frame, type FrameBody } from '../frame/frame';
+import { VIEWERS } from '../cues/links';
+import type { Occurrence } from '../cues/types';
+import { isShake } from '../shake/types';
+import { type Kit } from '../kit/types';
+import type { Seconds } from '../units/quantities';
+
+/** What was sent that cannot be: each is told once, and counted from then on. */
+export interface Trouble {
+	readonly kind: 'event' | 'value' | 'preset' | 'rig' | 'number' | 'state';
+	/** The id that is not there, or the name of the number. */
+	readonly what: string;
+	/** A sentence: what it is and what would be right. */
+	readonly sentence: string;
+}
+
+export interface RuntimeOptions {
+	/** Decides every random choice: the same kit, seed, inputs and frame times give the same motion. 1 if left out. */
+	readonly seed?: number;
+	/** The id of the rig that is seen through; left out or null: the body's eyes and the shakes alone. */
+	readonly rig?: string | null;
+	/** How many players look on, each with a camera and a mix of its own: 1 (if left out) or 2, who are called `one` and `two`. */
+	readonly viewers?: 1 | 2;
+	/** Hears of what was sent that cannot be, once for each. Left out: only `troubles` counts it. */
+	readonly onTrouble?: (trouble: Trouble) => void;
+}
+
+/** What comes with an event. */
+export interface EventOptions {
+	/** When, in seconds on the runtime's own clock (`now`); earlier than the last frame, or left out: at the last frame. */
+	readonly at?: Seconds;
+	/** Tells apart what goes on at the same time: this door from that one. */
+	readonly key?: string;
+	/** The numbers that it carries, by their ids. */
+	readonly values?: Readonly<Record<string, number>>;
+	/** How long the event itself takes, in seconds. */
+	readonly length?: Seconds;
+	/** Where: x, y, z in metres. */
+	readonly place?: readonly [number, number, number];
+	readonly tags?: readonly string[];
+	/** Whom it happened to: `one` or `two`. */
+	readonly who?: string;
+}
+
+export interface PlayOptions {
+	/** What the play is multiplied by; 1 if left out. */
+	readonly strength?: number;
+	/** Multiplies its frequencies; 1 if left out. */
+	readonly rate?: number;
+	/** Seconds, instead of the preset's own length. */
+	readonly length?: Seconds;
+	/** Where it came from, x, y, z in metres: for presets with a reach, and those that are turned to their source. */
+	readonly place?: readonly [number, number, number];
+	/** Who feels it: `one` or `two`; everybody if left out. */
+	readonly who?: string;
+}
+
+/** A body at the time of a frame. */
+export interface RuntimeBody {
+	/** x, y, z of the feet in metres, yaw and pitch of the look in degrees. */
+	readonly pose: ArrayLike<number>;
+	/** Metres a second: level, on a ladder along it. */
+	readonly speed: number;
+	/** Whether it stands on something. */
+	readonly grounded: boolean;
+	/** Whether its feet fall; left out: they do. */
+	readonly onFoot?: boolean;
+}
+
+/** What one player sees in a frame. The same object in every frame: read it before the next. */
+export interface RuntimeView {
+	/** x, y, z in metres (pixels), pitch, yaw, roll in degrees, fov in degrees (percent), on top of the camera's pose. */
+	readonly offset: Float64Array;
+	/** Where the camera rests: x, y, z in metres, and its orientation as a quaternion x, y, z, w. */
+	readonly camera: Float64Array;
+	/** The field of view in degrees, before the offset's. */
+	readonly fov: number;
+	/** Seven numbers a stage: lag, limits, bob, lean, shakes, ceiling: what each did. */
+	readonly stages: Float64Array;
+}
+
+/** A player's own share of all motion. */
+export interface PlayerSettings {
+	/** Multiplies the final sum, 0–2. */
+	readonly intensity?: number;
+	/** `one` or `two`; everybody if left out. */
+	readonly who?: string;
+}
+
+/** A moment to go back to; made by `snapshot`. */
+export interface Snapshot {
+	readonly frame: Frame;
+	readonly now: Seconds;
+	readonly states: ReadonlySet<string>;
+}
+
+const isNumber = (value: unknown): value is number => typeof value === 'number' && value - value === 0;
+const isPlace = (value: unknown): boolean => Array.isArray(value) && value.length === 3 && value.every(isNumber);
+const together = (state: string, key = ''): string => `${state}\u0000${key}`;
+
+export class Runtime {
+	/** How often each thing was sent that cannot be, by its sentence. */
+	readonly troubles = new Map<string, number>();
+	private kit: Kit;
+	private frame: Frame;
+	private time: Seconds = 0;
+	private readonly views: (RuntimeView & { fov: number })[];
+	private readonly bodies: (FrameBody & { speed: number; grounded: boolean; onFoot: boolean })[];
+	private readonly intensities: Float64Array;
+	private readonly onTrouble: (trouble: Trouble) => void;
+	/** States that are on, with their keys. */
+	private states = new Set<string>();
+	private begun = false;
+
+	constructor(kit: Kit, { seed = 1, rig = null, viewers = 1, onTrouble = () => undefined }: RuntimeOptions = {}) {
+		this.kit = kit;
+		this.onTrouble = onTrouble;
+		const known = rig === null || kit.rigs.some((r) => r.id === rig);
+		if (!known) this.complain('rig', rig, `There is no rig "${rig}": the body's eyes are seen through.`);
+		this.frame = new Frame(kit, { seed, rig: known ? rig : null, viewers, steps: true, watch: true });
+		this.bodies = Array.from({ length: viewers }, () => ({
+			pose: new Float64Array(5),
+			speed: 0,
+			grounded: true,
+			onFoot: true
+		}));
+		this.intensities = new Float64Array(viewers).fill(1);
+		this.views = this.frame.cameras.map((camera) => ({
+			offset: new Float64Array(camera.offset.length),
+			camera: new Float64Array(camera.camera.length),
+			fov: camera.fov,
+			stages: new Float64Array(camera.run.done!.length)
+		}));
+	}
+
+	/** Seconds since it began. */
+	get now(): Seconds {
+		return this.time;
+	}
+
+	/** A moment happens. An event that the kit does not know is counted and told once. */
+	raise(event: string, options: EventOptions = {}): void {
+		this.happen(event, 'happens', options);
+	}
+
+	/** A state starts; until its end with the same key it is on. Begun twice it begins once. */
+	begin(state: string, options: EventOptions = {}): void {
+		if (!this.happen(state, 'starts', options)) return;
+		this.states.add(together(state, options.key));
+	}
+
+	/** A state ends. An end without a start is counted and told once. */
+	end(state: string, options: EventOptions = {}): void {
+		if (this.kit.events.some((e) => e.id === state) && !this.states.has(together(state, options.key))) {
+			this.complain('state', state, `The state "${state}" ended without a start with the same key.`);
+			return;
+		}
+		if (this.happen(state, 'ends', options)) this.states.delete(together(state, options.key));
+	}
+
+	/** Sets a game value from the next frame on; within its range. */
+	set(gameValue: string, value: number): void {
+		const known = this.kit.parameters.some((p) => p.id === gameValue);
+		if (!known) this.complain('value', gameValue, `There is no game value "${gameValue}" in the kit.`);
+		else if (!isNumber(value))
+			this.complain('number', gameValue, `The game value "${gameValue}" was set to what is no number.`);
+		else this.frame.director.set(gameValue, value);
+	}
+
+	/** Plays a preset without an event. */
+	play(preset: string, options: PlayOptions = {}): void {
+		const { strength, rate, length, place, who } = options;
+		if (!this.kit.presets.some((p) => p.id === preset && isShake(p)))
+			return this.complain('preset', preset, `There is no shake "${preset}" in the kit.`);
+		for (const [name, value] of Object.entries({ strength, rate, length }))
+			if (value !== undefined && !(isNumber(value) && value >= 0))
+				return this.complain('number', name, `"${preset}" was played with a ${name} that is no number from 0 on.`);
+		if (place !== undefined && !isPlace(place))
+			return this.complain('number', 'place', `"${preset}" was played from a place that is not three numbers.`);
+		for (const { id, player } of this.frame.director.viewers)
+			if (who === undefined || id === who) player.fire(preset, { strength, rate, length, at: place });
+	}
+
+	/** Lets motion fade out: all of it, a preset's, or that of presets with a tag; with `cut` at once. */
+	stop(what: 'all' | { readonly preset: string } | { readonly tag: string } = 'all', cut = false): void {
+		const tagged = (id: string, tag: string): boolean =>
+			this.kit.presets.some((p) => p.id === id && isShake(p) && p.tags.includes(tag));
+		for (const { player } of this.frame.director.viewers)
+			for (const play of player.plays) {
+				const meant =
+					what === 'all' || ('preset' in what ? play.presetId === what.preset : tagged(play.presetId, what.tag));
+				if (meant && cut) play.cut(player.now);
+				else if (meant) play.stop(player.now);
+			}
+	}
+
+	/** Is seen through another rig within `over` seconds; 0, or left out, cuts. null: the one that it began with. */
+	useRig(rig: string | null, { over = 0, who }: { readonly over?: Seconds; readonly who?: string } = {}): void {
+		if (rig !== null && !this.kit.rigs.some((r) => r.id === rig))
+			return this.complain('rig', rig, `There is no rig "${rig}" in the kit.`);
+		const seconds = isNumber(over) && over > 0 ? over : 0;
+		this.frame.cameras.forEach((camera, i) => {
+			if (who === undefined || VIEWERS[i] === who) camera.change({ rig, lag: null, bob: null, sizes: {} }, seconds);
+		});
+	}
+
+	/** A player's own share of all motion. */
+	setPlayer({ intensity, who }: PlayerSettings): void {
+		if (intensity === undefined) return;
+		if (!isNumber(intensity))
+			return this.complain('number', 'intensity', 'A player’s intensity was set to what is no number.');
+		this.intensities.forEach((_, i) => {
+			if (who === undefined || VIEWERS[i] === who) this.intensities[i] = Math.min(2, Math.max(0, intensity));
+		});
+	}
+
+	/**
+	 * One frame, `dt` seconds after the one before, with the bodies as they are now. The first one puts the camera where the body is. A
+	 * `dt` that is 0, negative or no number is a frame in which no time goes by; a long one, such as 10 s, is one long frame: what was due in it is
+	 * carried out at its moments. Returns the first player's view; `view` gives any.
+	 */
+	advance(dt: Seconds, body: RuntimeBody | readonly RuntimeBody[]): RuntimeView {
+		const sound = isNumber(dt) && dt > 0;
+		if (!sound && dt !== 0) this.complain('number', 'dt', 'A frame came with a dt that is no number from 0 on.');
+		const list = Array.isArray(body) ? (body as readonly RuntimeBody[]) : null;
+		for (let i = 0; i < this.bodies.length; i++) this.take(i, list ? list[i] : (body as RuntimeBody));
+		if (sound || !this.begun) {
+			if (sound && this.begun) this.time += dt;
+			this.frame.step(this.time, this.begun ? dt : 0, this.bodies);
+			this.begun = true;
+		}
+		for (let i = 0; i < this.views.length; i++) this.look(i);
+		return this.views[0]!;
+	}
+
+	/** What a player sees: 0 the first, 1 the second. */
+	view(viewer: number): RuntimeView {
+		return this.views[viewer] ?? this.views[0]!;
+	}
+
+	/** Goes on with another kit while everything plays: what is the same goes on, what changed goes over without a jump, what is gone fades. */
+	replaceKit(kit: Kit): void {
+		const before = new Map(this.kit.presets.map((p) => [p.id, JSON.stringify(p)]));
+		this.kit = kit;
+		this.frame.use(kit);
+		const shakes = kit.presets.filter(isShake);
+		this.frame.director.usePresets(shakes);
+		for (const preset of shakes)
+			if (before.get(preset.id) !== JSON.stringify(preset)) this.frame.director.setPreset(preset);
+	}
+
+	/** Everything as it stands, to go back to. */
+	snapshot(): Snapshot {
+		return { frame: this.frame.fork(), now: this.time, states: new Set(this.states) };
+	}
+
+	/** Goes back to a snapshot: the same inputs from there on give the same motion. */
+	restore(snapshot: Snapshot): void {
+		this.frame = snapshot.frame.fork();
+		this.time = snapshot.now;
+		this.states = new Set(snapshot.states);
+	}
+
+	private happen(event: string, phase: Occurrence['phase'], options: EventOptions): boolean {
+		const { at = this.time, key, values = {}, length, place, tags, who } = options;
+		const known = this.kit.events.find((e) => e.id === event);
+		if (!known) {
+			this.complain('event', event, `There is no event "${event}" in the kit.`);
+			return false;
+		}
+		if (known.kind === 'moment' && phase !== 'happens') {
+			this.complain('state', event, `"${event}" is a moment: raise it; it has no start and no end.`);
+			return false;
+		}
+		for (const [name, value] of Object.entries({ ...values, ...(length !== undefined && { length }), at }))
+			if (!isNumber(value)) {
+				this.complain('number', `${event} ${name}`, `"${event}" came with a ${name} that is no number.`);
+				return false;
+			}
+		if (place !== undefined && !isPlace(place)) {
+			this.complain('number', `${event} place`, `"${event}" came with a place that is not three numbers.`);
+			return false;
+		}
+		// A state that happens, starts.
+		const meant = known.kind === 'state' && phase === 'happens' ? 'starts' : phase;
+		this.frame.director.raise({ event, phase: meant, key, values, length, place, tags: tags ?? known.tags, who }, at);
+		return true;
+	}
+
+	private take(i: number, body: RuntimeBody | undefined): void {
+		const mine = this.bodies[i]!;
+		if (!body) return this.complain('number', 'body', 'A frame came with fewer bodies than there are players.');
+		for (let c = 0; c < 5; c++) {
+			const value = body.pose[c];
+			// What is no number leaves the body where it was.
+			if (isNumber(value)) mine.pose[c] = value;
+			else this.complain('number', 'pose', 'A frame came with a pose that is not five numbers.');
+		}
+		if (isNumber(body.speed)) mine.speed = body.speed;
+		else this.complain('number', 'speed', 'A frame came with a speed that is no number.');
+		mine.grounded = body.grounded;
+		mine.onFoot = body.onFoot !== false;
+	}
+
+	private look(i: number): void {
+		const view = this.views[i]!;
+		const camera = this.frame.cameras[i]!;
+		const intensity = this.intensities[i]!;
+		for (let c = 0; c < view.offset.length; c++) view.offset[c] = camera.offset[c]! * intensity;
+		view.camera.set(camera.camera);
+		view.fov = camera.fov;
+		if (camera.run.done) view.stages.set(camera.run.done);
+	}
+
+	private complain(kind: Trouble['kind'], what: string, sentence: string): void {
+		const times = this.troubles.get(sentence) ?? 0;
+		this.troubles.set(sentence, times + 1);
+		if (times === 0) this.onTrouble({ kind, what, sentence });
+	}
+}
+
+/** A runtime that plays a kit as it was read (`openKit`). Throws nothing from here on. */
+export const createRuntime = (kit: Kit, options?: RuntimeOptions): Runtime => new Runtime(kit, options);

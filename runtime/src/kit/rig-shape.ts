@@ -1,0 +1,91 @@
+/** What a rig looks like in a kit. */
+import { EYES } from '../chain/view';
+import { RIG_STAGES, VIEW_KINDS } from '../chain/types';
+import { CHANNELS } from '../units/channels';
+import { LIMITS } from './preset-shape';
+import {
+	boolean,
+	id,
+	list,
+	number,
+	object,
+	oneOf,
+	orNull,
+	record,
+	required,
+	show,
+	text,
+	withDefault,
+	type Shape
+} from './shape';
+
+const metres = (what: string): Shape => number(`${what}, in metres`, -1e6, 1e6);
+
+/** Exactly so many numbers. */
+const numbers = (count: number, what: string): Shape => list(metres(what), { least: count, most: count });
+const range: Shape = {
+	check(value, report) {
+		numbers(2, 'an edge').check(value, report);
+		if (Array.isArray(value) && typeof value[0] === 'number' && typeof value[1] === 'number' && value[1] < value[0])
+			report.add(`goes from ${show(value[0])} to ${show(value[1])}; the second must not be below the first`);
+	},
+	schema: () => numbers(2, 'an edge').schema()
+};
+
+const view = object({
+	kind: withDefault(oneOf('where the camera stands', VIEW_KINDS), EYES.kind),
+	fov: withDefault(number('the vertical field of view, in degrees', 1, 170), EYES.fov),
+	height: withDefault(metres('above the feet'), EYES.height),
+	back: withDefault(number('behind the point looked at, in metres', 0, 1000), EYES.back),
+	down: withDefault(number('degrees that it looks farther down', -89, 89), EYES.down),
+	place: withDefault(numbers(3, 'where it stands'), EYES.place),
+	yaw: withDefault(number('degrees', -3600, 3600), EYES.yaw),
+	pitch: withDefault(number('degrees', -89, 89), EYES.pitch),
+	turns: withDefault(boolean('whether it turns to the body'), EYES.turns),
+	pixelsPerMetre: withDefault(number('pixels for each metre', 0.01, 10000), EYES.pixelsPerMetre),
+	tall: withDefault(number('pixels that the picture is high', 1, 100000), EYES.tall)
+});
+
+const limits = object({
+	x: withDefault(orNull(range), null),
+	y: withDefault(orNull(range), null),
+	z: withDefault(orNull(range), null),
+	area: withDefault(orNull(list(numbers(2, 'x and z of a corner'), { least: 3, most: 64 })), null),
+	soft: withDefault(number('metres from an edge at which it begins', 0, 1000), 0.5)
+});
+
+const lean = object({
+	rollByTurn: withDefault(number('degrees for each degree a second', -10, 10), 0),
+	rollByStrafe: withDefault(number('degrees for each metre a second', -100, 100), 0),
+	swayByTurn: withDefault(number('metres or pixels for each degree a second', -100, 100), 0),
+	swayByStrafe: withDefault(number('metres or pixels for each metre a second', -1000, 1000), 0),
+	mostRoll: withDefault(number('degrees at most', 0, 90), 6),
+	mostSway: withDefault(number('metres or pixels at most', 0, LIMITS.amplitude), 0.3),
+	frequency: withDefault(number('of its spring', 0.05, 30), 1.2),
+	damping: withDefault(number('damping ratio', 0.05, 10), 1)
+});
+
+const stage = oneOf('a stage', RIG_STAGES);
+const everyStage: Shape = {
+	check(value, report) {
+		const whole = Array.isArray(value) && value.length === RIG_STAGES.length;
+		if (!whole || !RIG_STAGES.every((s) => value.includes(s)))
+			report.add(`is ${show(value)}; each of ${RIG_STAGES.join(', ')} is needed, once`);
+	},
+	schema: () => ({ ...list(stage, { least: RIG_STAGES.length, most: RIG_STAGES.length }).schema(), uniqueItems: true })
+};
+
+/** A rig. */
+export const rig = object({
+	id: required(id('of the rig')),
+	name: required(text('a name', 120, 1)),
+	about: withDefault(text('a description', 4000), ''),
+	view: withDefault(view, EYES),
+	lag: withDefault(orNull(id('of a camera lag')), null),
+	limits: withDefault(orNull(limits), null),
+	bob: withDefault(orNull(id('of a head bob')), null),
+	lean: withDefault(orNull(lean), null),
+	ceiling: withDefault(orNull(record(CHANNELS, orNull(number('the most of the channel', 0, LIMITS.amplitude)))), null),
+	bypass: withDefault(list(stage, { most: RIG_STAGES.length }), []),
+	order: withDefault(everyStage, RIG_STAGES)
+});

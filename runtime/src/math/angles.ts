@@ -1,0 +1,10 @@
+/** Angles of a look, in degrees. */
+
+/** Beyond this a look up or down has no direction left. */
+export const STEEPEST = 89;
+
+/** The shortest way round from one angle to another, in degrees: −180 … 180. */
+export function shortestTurn(from: number, to: number): number {
+	const by = to - from;
+	return by - 360 * Math.floor((by + 180) / 360);
+}

@@ -1,0 +1,483 @@
+/**
+ * The player: holds a kit's presets, fires and stops plays, and gives the offset of each frame.
+ * The page and a game play through this one door.
+ *
+ *     const player = createPlayer(kit.presets, { seed: 1 });
+ *     player.fire('cask-thud');
+ *     player.advance(1 / 60);
+ *     player.offset; // x, y, z, pitch, yaw, roll, fov
+ */
+import { isShake, type PresetOfAnyFamily, type ShakePreset } from './types';
+import { type GameParameter } from '../drives/types';
+import { combine } from '../random/hash';
+import { CHANNEL_COUNT, type View } from '../units/channels';
+import type { Seconds } from '../units/quantities';
+import { compileShake, type CompiledShake } from './compile';
+import { GameValues } from '../drives/drives';
+import { fallOffInPlace, travelTime, type CompiledReach } from './reach';
+import { addTurned, sourceAxes } from './space';
+import { createScratch, FACTOR, NOW, OUTER, Play, type PlaySettings, type Scratch } from './play';
+
+export interface PlayerOptions {
+	/** Decides every random choice: the same seed, inputs and times give the same motion. */
+	readonly seed?: number;
+	/** The game's values that presets may be driven by. */
+	readonly parameters?: readonly GameParameter[];
+	/** false: everything is felt in full wherever it comes from, as it is tuned. */
+	readonly distance?: boolean;
+}
+
+export interface FireOptions {
+	/** What the play is multiplied by, 1 if left out. */
+	readonly strength?: number;
+	/** Instead of a seed made from the player's and the number of the play. */
+	readonly seed?: number;
+	/** Instead of a burst's own duration. */
+	readonly length?: Seconds;
+	/** As if it had been fired so many seconds ago. */
+	readonly ago?: Seconds;
+	/** Multiplies all frequencies of this play; 1 if left out. */
+	readonly rate?: number;
+	/** Where it came from, in the world: for presets in the space `source`, and for those with a reach. */
+	readonly at?: readonly [number, number, number];
+	/** Who asks for it: what nobody holds any more fades. Left out: it needs no holder. */
+	readonly holder?: string;
+	/** A play that the same one built up and that still runs is started over, whatever the preset's rule. */
+	readonly builder?: string;
+}
+
+/**
+ * What firing came to: a new play, the running one restarted or extended, another one replaced, or nothing. What has a way to come
+ * has started: what becomes of it is decided when it arrives.
+ */
+export type Outcome = 'started' | 'replaced' | 'restarted' | 'extended' | 'ignored' | 'unknown';
+
+/** What gives way to another one takes at least so long. */
+const LEAST_GIVING_WAY: Seconds = 0.05;
+
+const sameAxes = (a: Float64Array | null, b: Float64Array | null): boolean =>
+	a === b || (a !== null && b !== null && a.every((v, i) => v === b[i]));
+
+export class Player {
+	/** The last frame's offset: x, y, z in metres (pixels), pitch, yaw, roll in degrees, fov in degrees (percent). */
+	readonly offset: Float64Array = new Float64Array(CHANNEL_COUNT);
+	private presets = new Map<string, ShakePreset>();
+	/** Compiled when they are first fired: a kit may hold thousands. */
+	private shakes = new Map<string, CompiledShake>();
+	private running: Play[] = [];
+	private scratch: Scratch = createScratch();
+	private readonly seed: number;
+	private readonly distance: boolean;
+	private fired = 0;
+	/** How many plays are still on their way to one that may run then. */
+	private waiting = 0;
+	private time: Seconds = 0;
+	private lastOutcome: Outcome = 'unknown';
+	private readonly rest = Float64Array.of(0, 0, 0, 0, 0, 0, 1);
+	private readonly turned = new Float64Array(CHANNEL_COUNT);
+	/** Where the player's body is; until it is set, where the camera rests. */
+	private readonly body = Float64Array.of(0, 0, 0);
+	private hasBody = false;
+	/** Whether the offset, and each play's level, are those of the present time. */
+	private summed = false;
+	private ducking = false;
+	/** Plays only presets of this view, in metres or in pixels; null: all. What plays of the other is not seen meanwhile. */
+	view: View | null = null;
+	/** The game's values: `values.set(id, value)`. */
+	readonly values: GameValues;
+	/** A distance and what is left there; what drives make of amount and rate. */
+	private readonly near = new Float64Array(1);
+	private readonly driven = new Float64Array(2);
+
+	constructor(presets: readonly PresetOfAnyFamily[], options: PlayerOptions = {}) {
+		this.seed = options.seed ?? 1;
+		this.values = new GameValues(options.parameters);
+		this.distance = options.distance ?? true;
+		for (const preset of presets) if (isShake(preset)) this.presets.set(preset.id, preset);
+	}
+
+	/**
+	 * A player that stands where this one stands, with the same plays, and goes its own way: the same inputs lead it to the
+	 * same motion. Presets are shared by both.
+	 */
+	fork(): Player {
+		const copy = new Player([], { seed: this.seed, distance: this.distance });
+		const own = {
+			values: this.values.fork(),
+			presets: this.presets,
+			shakes: this.shakes,
+			running: this.running.map((play) => play.fork()),
+			fired: this.fired,
+			waiting: this.waiting,
+			time: this.time,
+			lastOutcome: this.lastOutcome,
+			view: this.view,
+			hasBody: this.hasBody,
+			summed: this.summed,
+			ducking: this.ducking
+		};
+		Object.assign(copy, own);
+		copy.offset.set(this.offset);
+		copy.rest.set(this.rest);
+		copy.body.set(this.body);
+		return copy;
+	}
+
+	private compiled(id: string): CompiledShake | undefined {
+		let shake = this.shakes.get(id);
+		const preset = this.presets.get(id);
+		if (!shake && preset) this.shakes.set(id, (shake = compileShake(preset)));
+		return shake;
+	}
+
+	/** Seconds since the player was made. */
+	get now(): Seconds {
+		return this.time;
+	}
+
+	/** The running plays, oldest first, those that wait for their delay among them. Valid until the next call. */
+	get plays(): readonly Play[] {
+		return this.running;
+	}
+
+	/** The number of the play that the next `fire` starts; with the player's seed it makes the play's own. */
+	seedOfPlay(number: number): number {
+		return combine(this.seed, number);
+	}
+
+	get playsFired(): number {
+		return this.fired;
+	}
+
+	/** Adds a preset or puts a changed one in place of the one with its id; running plays go on with the new numbers. */
+	setPreset(preset: ShakePreset): void {
+		this.presets.set(preset.id, preset);
+		this.shakes.delete(preset.id);
+		for (const play of this.running)
+			if (play.presetId === preset.id) play.retune(compileShake(preset, play.length), this.time);
+	}
+
+	/** Forgets a preset; its running plays fade out. */
+	removePreset(id: string): void {
+		this.stopPreset(id);
+		this.presets.delete(id);
+		this.shakes.delete(id);
+	}
+
+	/**
+	 * Fires a preset and returns the play: a new one, or the running one that was restarted or extended.
+	 * null when no preset of the player's view has this id, or when one plays and its rule is to ignore. `outcome` says which.
+	 */
+	fire(presetId: string, options: FireOptions = {}): Play | null {
+		const shake = this.compiled(presetId);
+		this.lastOutcome = 'unknown';
+		if (!shake || (this.view !== null && shake.preset.view !== this.view)) return null;
+		const { overlap, timing, space } = shake.preset;
+		const { at, length } = options;
+		const settings: PlaySettings = {
+			strength: options.strength ?? 1,
+			length,
+			rate: options.rate ?? 1,
+			place: at ?? null,
+			axes: space === 'source' && at ? sourceAxes(this.rest, at, new Float64Array(9)) : null,
+			holders: options.holder === undefined ? [] : [options.holder],
+			builder: options.builder ?? ''
+		};
+		const own = length === undefined ? shake : compileShake(shake.preset, length);
+		const trigger = this.time - (options.ago ?? 0);
+		const delay = timing.delay + this.onItsWay(shake.reach, at);
+		const meets = overlap.rule !== 'stack' || settings.builder !== '';
+		const arrives = trigger + delay;
+		if (meets && arrives <= this.time) {
+			const present = this.presentOf(presetId, settings.builder, arrives, null);
+			if (present) return this.playAgain(present, own, settings, arrives);
+		}
+		this.lastOutcome = 'started';
+		if (overlap.rule === 'stack') this.makeRoom(presetId, overlap.limit);
+		const play = this.start(own, settings, trigger, delay, options.seed);
+		if (meets && arrives > this.time) {
+			play.waits = true;
+			this.waiting++;
+		}
+		return play;
+	}
+
+	private start(
+		shake: CompiledShake,
+		settings: PlaySettings,
+		trigger: Seconds,
+		delay: Seconds,
+		given: number | undefined
+	): Play {
+		this.fired++;
+		const seed = shake.preset.seed ?? given ?? this.seedOfPlay(this.fired);
+		const play = new Play(this.fired, shake, trigger, delay, seed, settings, this.drivenBy(shake));
+		this.running.push(play);
+		return play;
+	}
+
+	/** What drives make of a shake's frequencies now. */
+	private drivenBy({ drives }: CompiledShake): number {
+		if (!drives) return 1;
+		this.values.drive(drives, this.driven);
+		return this.driven[1]!;
+	}
+
+	/** The newest play that one which arrives at a time meets: of the same builder, or of the same preset where its rule says so. */
+	private presentOf(presetId: string, builder: string, at: Seconds, but: Play | null): Play | null {
+		const byRule = this.presets.get(presetId)?.overlap.rule !== 'stack';
+		let found: Play | null = null;
+		for (let i = this.running.length - 1; i >= 0; i--) {
+			const play = this.running[i]!;
+			if (play === but || play.presetId !== presetId || !play.runsAt(at)) continue;
+			if (builder !== '' && play.builder === builder) return play;
+			if (byRule) found ??= play;
+		}
+		return found;
+	}
+
+	/** One that arrives while another one of its preset runs. */
+	private playAgain(present: Play, shake: CompiledShake, settings: PlaySettings, at: Seconds): Play | null {
+		const built = settings.builder !== '' && present.builder === settings.builder;
+		const rule = built ? 'restart' : shake.preset.overlap.rule;
+		present.hold(settings.holders);
+		this.lastOutcome = 'ignored';
+		if (rule === 'ignore' || rule === 'stack') return null;
+		// One that arrives with nothing does nothing.
+		if (this.fallsTo(shake.reach, settings.place) === 0) return null;
+		this.lastOutcome = rule === 'restart' ? 'restarted' : 'extended';
+		present.felt = this.fallsTo(present.compiled.reach, present.place);
+		const turned = rule === 'restart' && !sameAxes(present.sourceAxes, settings.axes);
+		if (shake.hangsOnAge || turned) return this.replace(present, shake, settings, rule, at);
+		if (rule === 'restart') {
+			present.restart(at, shake, settings, this.drivenBy(shake));
+			present.felt = this.fallsTo(shake.reach, settings.place);
+		} else present.extend(at, settings);
+		return present;
+	}
+
+	/** What hangs on its age cannot run on: the old one goes, a new one begins. */
+	private replace(
+		present: Play,
+		shake: CompiledShake,
+		settings: PlaySettings,
+		rule: 'restart' | 'extend',
+		at: Seconds
+	): Play {
+		const { holders } = present;
+		const rest = present.end - present.ageAt(at);
+		const preset = shake.preset;
+		let own = shake;
+		let given = settings;
+		if (rule === 'extend') {
+			const more = settings.length ?? preset.timing.duration;
+			const length = rest < Infinity ? rest + more : settings.length;
+			own = length === undefined ? shake : compileShake(preset, length);
+			const strength = Math.max(settings.strength, present.strength);
+			given = { ...settings, strength, length, rate: present.rate, place: present.place, axes: present.sourceAxes };
+		}
+		present.giveWay(at, Math.max(shake.gain.fadeIn, LEAST_GIVING_WAY));
+		// Its own delay is over: it has arrived.
+		const play = this.start(own, { ...given, holders: [] }, at, 0, undefined);
+		play.hold(holders);
+		return play;
+	}
+
+	/** What is left of it over the distance now; 1 where distance does not matter. */
+	private fallsTo(reach: CompiledReach | null, place: readonly [number, number, number] | null): number {
+		if (!reach || !place || !this.distance) return 1;
+		this.measure(reach, place);
+		fallOffInPlace(reach, this.near, 0);
+		return this.near[0]!;
+	}
+
+	/** What the last `fire` came to. */
+	get outcome(): Outcome {
+		return this.lastOutcome;
+	}
+
+	/** Lets the quietest of a preset's plays fade out while there are `limit` of them, of equals the oldest. */
+	private makeRoom(presetId: string, limit: number): void {
+		if (!this.summed) this.sum();
+		const active = this.running.filter(
+			(play) => play.presetId === presetId && play.stoppedAt === null && play.ageAt(this.time) < play.end
+		);
+		while (active.length >= limit) {
+			let quietest = 0;
+			for (let i = 1; i < active.length; i++) if (active[i]!.loudness < active[quietest]!.loudness) quietest = i;
+			active[quietest]!.stop(this.time);
+			active.splice(quietest, 1);
+			this.lastOutcome = 'replaced';
+		}
+	}
+
+	/** Where the camera rests: what `world` and `source` motion is turned into. Position in metres, orientation a unit quaternion. */
+	setRest(x: number, y: number, z: number, qx: number, qy: number, qz: number, qw: number): void {
+		this.rest.set([x, y, z, qx, qy, qz, qw]);
+	}
+
+	/** Where the player's body is, for presets whose distance is measured from it. */
+	setBody(x: number, y: number, z: number): void {
+		this.body.set([x, y, z]);
+		this.hasBody = true;
+	}
+
+	/** Where the player's body is; null while nobody has said so. */
+	get bodyPlace(): readonly [number, number, number] | null {
+		return this.hasBody ? [this.body[0]!, this.body[1]!, this.body[2]!] : null;
+	}
+
+	/** Puts the distance to a place into `near`. */
+	private measure(reach: CompiledReach, place: readonly [number, number, number]): void {
+		const from = reach.body && this.hasBody ? this.body : this.rest;
+		const [dx, dy, dz] = [place[0] - from[0]!, place[1] - from[1]!, place[2] - from[2]!];
+		this.near[0] = Math.sqrt(dx * dx + dy * dy + dz * dz);
+	}
+
+	private onItsWay(reach: CompiledReach | null, place: readonly [number, number, number] | undefined): Seconds {
+		if (!reach || !place || !this.distance) return 0;
+		this.measure(reach, place);
+		return travelTime(reach, this.near[0]!);
+	}
+
+	/** Fades the preset's plays out. */
+	stopPreset(id: string): void {
+		for (const play of this.running) if (play.presetId === id) play.stop(this.time);
+	}
+
+	/** Fades everything out, or with `cut` ends it at once. */
+	stopAll(cut = false): void {
+		for (const play of this.running) {
+			if (cut) play.cut(this.time);
+			else play.stop(this.time);
+		}
+	}
+
+	/** One frame: `dt` seconds on. */
+	advance(dt: Seconds): Float64Array {
+		return this.advanceTo(this.time + dt);
+	}
+
+	/** One frame at a given time. Returns `offset`. */
+	advanceTo(time: Seconds): Float64Array {
+		this.moveTo(time);
+		return this.sum();
+	}
+
+	/**
+	 * Moves every play on to a time without working out the offset: for steps that nobody looks at. `sum` gives the same
+	 * afterwards as if each step had been looked at.
+	 */
+	moveTo(time: Seconds): void {
+		this.bringTo(time);
+		const { running } = this;
+		for (let i = 0; i < running.length; i++) if (running[i]!.swayed) this.drive(running[i]!, time);
+	}
+
+	/**
+	 * Stands at a time between two frames: what arrives by then has arrived, what is over is gone. Game values, constant within a frame,
+	 * act from the frame on.
+	 */
+	bringTo(time: Seconds): void {
+		this.time = time;
+		this.summed = false;
+		if (this.waiting > 0) this.letArrive(time);
+		const { running } = this;
+		let kept = 0;
+		let ducking = false;
+		for (let i = 0; i < running.length; i++) {
+			const play = running[i]!;
+			play.catchUp(time);
+			if (play.isOver(time)) continue;
+			running[kept++] = play;
+			if (play.duck < 1) ducking = true;
+		}
+		running.length = kept;
+		this.ducking = ducking;
+	}
+
+	/** Decides what becomes of those that were on their way, in the order in which they arrive. */
+	private letArrive(time: Seconds): void {
+		for (;;) {
+			let next: Play | null = null;
+			let count = 0;
+			for (const play of this.running) {
+				if (!play.waits) continue;
+				count++;
+				const at = play.trigger + play.delay;
+				if (at <= time && (!next || at < next.trigger + next.delay)) next = play;
+			}
+			this.waiting = count;
+			if (!next) return;
+			next.waits = false;
+			// Stopped on its way.
+			if (next.stoppedAt !== null) continue;
+			const at = next.trigger + next.delay;
+			const present = this.presentOf(next.presetId, next.builder, at, next);
+			if (!present) continue;
+			const { strength, length, rate, place, holders, builder, sourceAxes: axes } = next;
+			next.cut(at);
+			this.playAgain(present, next.compiled, { strength, length, rate, place, axes, holders, builder }, at);
+		}
+	}
+
+	/** The offset at the time that the player stands at. Returns `offset`. */
+	sum(): Float64Array {
+		const { offset, running, scratch, time, ducking } = this;
+		this.summed = true;
+		offset.fill(0);
+		scratch.frame[NOW] = time;
+		for (let i = 0; i < running.length; i++) {
+			const play = running[i]!;
+			if (this.view !== null && play.compiled.preset.view !== this.view) continue;
+			scratch.frame[FACTOR] = scratch.frame[OUTER] = play.ducked = ducking ? this.duckOf(play) : 1;
+			if (play.swayed) this.sway(play);
+			if (play.isCameras) play.addTo(scratch, offset);
+			else {
+				this.turned.fill(0);
+				play.addTo(scratch, this.turned);
+				addTurned(this.rest, play.sourceAxes, play.movesIn, this.turned, offset);
+			}
+		}
+		return offset;
+	}
+
+	/** Lets game values set a play's pace: in every step, as its phases hang on all that were. */
+	private drive(play: Play, time: Seconds): void {
+		const { drives } = play.compiled;
+		if (!drives) return;
+		this.values.drive(drives, this.driven);
+		play.setPace(play.rate * this.driven[1]!, time);
+	}
+
+	/** Weakens a play by its distance and by game values. */
+	private sway(play: Play): void {
+		const { frame } = this.scratch;
+		const { reach, drives } = play.compiled;
+		if (reach && play.place && this.distance) {
+			this.measure(reach, play.place);
+			fallOffInPlace(reach, this.near, 0);
+			frame[FACTOR]! *= play.felt = this.near[0]!;
+		}
+		if (!drives) return;
+		this.values.drive(drives, this.driven);
+		frame[FACTOR]! *= this.driven[0]!;
+		frame[OUTER]! *= this.driven[0]!;
+	}
+
+	/** The smallest factor that a higher priority multiplies this play by. */
+	private duckOf(play: Play): number {
+		let least = 1;
+		for (let i = 0; i < this.running.length; i++) {
+			const other = this.running[i]!;
+			if (other.priority <= play.priority || other.duck >= 1) continue;
+			const factor = 1 - (1 - other.duck) * other.ducksAt(this.time);
+			if (factor < least) least = factor;
+		}
+		return least;
+	}
+}
+
+/** A player for these presets; those of other families than shake are passed over. */
+export const createPlayer = (presets: readonly PresetOfAnyFamily[], options?: PlayerOptions): Player =>
+	new Player(presets, options);

@@ -1,0 +1,99 @@
+/**
+ * The second door, for a tool that makes kits: the shapes that documents are checked by, new documents, and the parts of the motion one by
+ * one, to draw and to measure them. A game needs none of it.
+ */
+export { BobRun, bobSteps, compileBob, type CompiledBob } from './bob/bob';
+export { BOB_SHAPES, STEP_CHANNELS, isBob, type BobChannel, type BobGait, type BobShape } from './bob/types';
+export { BENDS_FROM, applyCeilings, compileCeilings, isBent, type Ceilings } from './chain/ceiling';
+export { RIG_STAGES, viewOf, type Lean, type Limits, type RigStage, type RigView, type ViewKind } from './chain/types';
+export { EYES, EYE_HEIGHT } from './chain/view';
+export { CueEngine } from './cues/engine';
+export { NO_LINKS, VIEWERS, occurrencesOf, type EventLink, type Happening, type WorldLinks } from './cues/links';
+export type {
+	Between,
+	CameraAction,
+	CueAction,
+	CueConditions,
+	CueWhen,
+	EventValue,
+	FeltBy,
+	Occurrence,
+	Order,
+	PlayAction
+} from './cues/types';
+export { GameValues } from './drives/drives';
+export type { Drive } from './drives/types';
+export { CameraRun, type CameraChange } from './frame/camera';
+export { Director } from './frame/director';
+export { Frame, type FrameBody, type Played } from './frame/frame';
+export { RigRun } from './frame/rig';
+export { gaitOf, type Gait } from './frame/stride';
+export { bobPreset } from './kit/bob-shape';
+export { cue } from './kit/cue-shape';
+export {
+	newBob,
+	newCamera,
+	newCue,
+	newLag,
+	newLagAxis,
+	newLayer,
+	newLean,
+	newPlay,
+	newPreset,
+	newRig,
+	nextActionId
+} from './kit/fresh';
+export { gameEvent, kitFields, parameter, worldLinks } from './kit/kit-shape';
+export { lagPreset } from './kit/lag-shape';
+export { isOfThisVersion, openKitAs } from './kit/open';
+export { LIMITS, shakePreset } from './kit/preset-shape';
+export { rig } from './kit/rig-shape';
+export {
+	boolean,
+	either,
+	id,
+	isId,
+	isRecord,
+	list,
+	number,
+	object,
+	openAs,
+	optional,
+	orNull,
+	placeOf,
+	required,
+	show,
+	text,
+	withDefault,
+	type JsonSchema,
+	type Shape
+} from './kit/shape';
+export { KIT_FORMAT, KIT_VERSION } from './kit/types';
+export { LagRun } from './lag/lag';
+export { halfLifeTrail, springTrail, trailOf } from './lag/trail';
+export { LAG_AXES, isLag, type LagAxis, type LagAxisName } from './lag/types';
+export { shortestTurn } from './math/angles';
+export { compileCurve, runCurve, type CompiledCurve, type CurvePoint } from './math/curve';
+export { EASE_NAMES, compileEase, easeAt, overshoots, runEase, type Ease, type EaseHandles } from './math/ease';
+export { LN2, acos, clamp, cos, exp2, log2, sin } from './math/scalar';
+export { JUMPS_BETWEEN, JUMPS_WITHIN, type JumpsPattern } from './patterns/jumps';
+export type { Key } from './patterns/keys';
+export type { ChannelSettings, Pattern, PatternKind, Start } from './patterns/pattern';
+export { WAVE_SHAPES, waveAt, type WaveShape } from './patterns/wave';
+export { combine, hashText, mix, signedUnit } from './random/hash';
+export { compileGain, gainAt, stopGain } from './shake/gain';
+export { Play } from './shake/play';
+export { Player, type Outcome } from './shake/player';
+export { fallOff } from './shake/reach';
+export { OVERLAP_RULES, isShake, type Layer, type OverlapRule, type Reach, type Space } from './shake/types';
+export {
+	CHANNELS,
+	CHANNEL_COUNT,
+	channelsOf,
+	familyOf,
+	unitOf,
+	type Channel,
+	type ChannelFamily,
+	type View
+} from './units/channels';
+export { toDegrees, toRadians, type Degrees, type Hertz, type Metres, type Seconds } from './units/quantities';

@@ -1,0 +1,10 @@
+/** The door of the analysis: motion as samples, and what is told from them. */
+export { bobAlong, sampleBob } from './bob-along';
+export { followTrack } from './lag-answer';
+export { measureShake, type Measure } from './measure';
+export { NEIGHBOURS, neighboursOf, type Freedom, type Neighbour, type NeighbourOptions } from './neighbours';
+export { hear, type Heard } from './onsets';
+export { outlineOf, type OutlineLine } from './outline';
+export { naturalLength, sampleShake } from './sample';
+export { togetherness } from './togetherness';
+export type { BodyTrack, Track } from './track';

@@ -1,0 +1,169 @@
+/**
+ * A course played: on the fixed grid of 1/120 s, whatever the machine's pace, so that playing, scrubbing and baking are one
+ * and the same.
+ *
+ *     const run = new CourseRun(kit, course, { seed: 1 });
+ *     run.advanceTo(12.5);
+ *     run.bodies[0].rig.offset;
+ */
+import {
+	VIEWERS,
+	Frame,
+	compileCurve,
+	runCurve,
+	type CameraRun,
+	type Director,
+	type Occurrence,
+	type Played,
+	type CompiledCurve,
+	type Seconds
+} from 'dinesis-runtime/tools';
+import type { Kit, Course } from '../documents';
+import { compileWay, isGrounded, poseAt, speedAt, TRACE_NUMBERS, type CompiledWay } from './way';
+
+export const GRID_HZ = 120;
+/** Slower than this over the ground one may be climbing: stairs are walked faster. */
+const CLIMBS_BELOW = 0.1;
+
+interface Scheduled {
+	readonly at: Seconds;
+	readonly event: string;
+	readonly phase: Occurrence['phase'];
+	readonly values: Readonly<Record<string, number>>;
+	readonly place: readonly [number, number, number] | null;
+	readonly length: Seconds | undefined;
+	readonly key: string;
+	readonly who: number;
+}
+
+/** One viewer's body on its way. */
+export interface Body {
+	/** x, y, z of the feet in metres, yaw and pitch of the look in degrees. */
+	readonly pose: Float64Array;
+	/** The camera that it is seen through. */
+	readonly rig: CameraRun;
+	/** Metres a second: level, on a ladder along it. */
+	speed: number;
+	grounded: boolean;
+	readonly way: CompiledWay;
+}
+
+export interface RunOptions {
+	readonly seed?: number;
+	/** Keeps account of what each stage of each chain does. */
+	readonly watch?: boolean;
+}
+
+export class CourseRun {
+	/** By viewer. */
+	readonly bodies: readonly Body[];
+	private readonly frame: Frame;
+	private readonly schedule: readonly Scheduled[];
+	private readonly curves: readonly { readonly parameter: string; readonly curve: CompiledCurve }[];
+	private next = 0;
+	private step = -1;
+
+	constructor(
+		private readonly kit: Played,
+		readonly course: Course,
+		options: RunOptions = {}
+	) {
+		const ways = course.second ? [course, course.second] : [course];
+		const { areas, rig, steps } = course;
+		this.frame = new Frame(kit, { ...options, viewers: ways.length, areas, rig, steps });
+		this.bodies = ways.map((way, i) => ({
+			pose: new Float64Array(TRACE_NUMBERS),
+			rig: this.frame.cameras[i]!,
+			speed: 0,
+			grounded: true,
+			way: compileWay(way)
+		}));
+		this.schedule = scheduleOf(kit, course);
+		this.curves = course.values.map(({ parameter, points }) => ({ parameter, curve: compileCurve(points) }));
+		this.takeStep(true);
+	}
+
+	get director(): Director {
+		return this.frame.director;
+	}
+
+	/** A run that stands where this one stands and goes its own way. */
+	fork(): CourseRun {
+		const copy: CourseRun = Object.create(CourseRun.prototype) as CourseRun;
+		const frame = this.frame.fork();
+		const bodies = this.bodies.map((body, i) => ({
+			...body,
+			rig: frame.cameras[i]!,
+			pose: body.pose.slice(),
+			way: { ...body.way, facing: body.way.facing.slice(), scratch: body.way.scratch.slice() }
+		}));
+		return Object.assign(copy, this, { frame, bodies });
+	}
+
+	/** The time of the last step. */
+	get now(): Seconds {
+		return this.step / GRID_HZ;
+	}
+
+	/** Plays up to a time: to the last step of the grid that is not after it, nor after the course. Only forward. */
+	advanceTo(time: Seconds): void {
+		const last = lastStep(Math.min(time, this.course.seconds));
+		while (this.step < last) this.takeStep(this.step + 1 === last);
+	}
+
+	private takeStep(look: boolean): void {
+		this.step++;
+		const time = this.now;
+		for (let i = 0; i < this.curves.length; i++)
+			this.director.set(this.curves[i]!.parameter, runCurve(this.curves[i]!.curve, time));
+		for (let i = 0; i < this.bodies.length; i++) this.move(this.bodies[i]!, time);
+		for (; this.next < this.schedule.length && this.schedule[this.next]!.at <= time + 1e-9; this.next++)
+			this.raise(this.schedule[this.next]!);
+		this.frame.step(time, 1 / GRID_HZ, this.bodies, look);
+	}
+
+	private move(body: Body, time: Seconds): void {
+		const { pose, way } = body;
+		const [x, y, z] = [pose[0]!, pose[1]!, pose[2]!];
+		poseAt(way, time, pose);
+		const grounded = isGrounded(way, time);
+		const moved = speedOf(pose[0]! - x, pose[1]! - y, pose[2]! - z, grounded && body.grounded);
+		body.speed = way.trace?.speeds ? speedAt(way.trace, time) : this.step === 0 ? 0 : moved;
+		body.grounded = grounded;
+	}
+
+	private raise(due: Scheduled): void {
+		const event = this.kit.events.find((e) => e.id === due.event);
+		const who = due.who < this.bodies.length ? due.who : 0;
+		const { pose } = this.bodies[who]!;
+		const { phase, values, length, key } = due;
+		const place = event?.placed ? (due.place ?? ([pose[0]!, pose[1]!, pose[2]!] as const)) : undefined;
+		const occurrence = { event: due.event, phase, values, length, key, who: VIEWERS[who], tags: event?.tags, place };
+		// Between two steps too.
+		this.director.raise(occurrence, Math.min(due.at, this.now));
+	}
+}
+
+/** Metres a second over the ground; straight up and down, on a ladder, those count, but not in the step that lands. */
+function speedOf(dx: number, dy: number, dz: number, grounded: boolean): number {
+	const level = Math.sqrt(dx * dx + dz * dz) * GRID_HZ;
+	const upright = (dy < 0 ? -dy : dy) * GRID_HZ;
+	return grounded && level < CLIMBS_BELOW && upright > level ? upright : level;
+}
+
+/** The last step of the grid that is not after a time. */
+export const lastStep = (time: Seconds): number => Math.floor(time * GRID_HZ + 1e-6);
+
+/** Everything on the timeline with its ends, in order; of what is at the same time, what stands first comes first. */
+function scheduleOf(kit: Pick<Kit, 'events'>, course: Course): Scheduled[] {
+	const list: Scheduled[] = [];
+	course.events.forEach((event, i) => {
+		const isState = kit.events.find((e) => e.id === event.event)?.kind === 'state';
+		const length = event.length ?? undefined;
+		const { values, place, who } = event;
+		const shared = { event: event.event, values, place, length, key: `course ${i}`, who };
+		list.push({ ...shared, at: event.at, phase: isState ? 'starts' : 'happens' });
+		if (isState && length !== undefined) list.push({ ...shared, at: event.at + length, phase: 'ends' });
+	});
+	return list.sort((a, b) => a.at - b.at);
+}

@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest';
+import { newBob, newLag, newLean, newPreset, newRig, NO_LINKS } from 'dinesis-runtime/tools';
+import { newCourse } from '../new-course';
+import type { Rig } from 'dinesis-runtime';
+import { checkRigs } from './rig-findings';
+
+const rig: Rig = { ...newRig('eyes', 'Eyes'), bob: 'steps', lag: 'heavy' };
+const box = { x: [0, 1] as const, y: null, z: null, area: null, soft: 0 };
+const kit = {
+	rigs: [rig],
+	presets: [newBob('steps', 'Steps'), newLag('heavy', 'Heavy'), newPreset('thud', 'Thud')],
+	courses: [{ ...newCourse('c', 'C'), rig: 'eyes' }],
+	world: NO_LINKS,
+	events: [],
+	parameters: []
+};
+const places = (part: Partial<Parameters<typeof checkRigs>[0]>): string[] =>
+	checkRigs({ ...kit, ...part }).map((f) => `${f.level} ${f.place}`);
+
+describe('rigs are checked', () => {
+	it('a sound one has nothing to be found', () => expect(places({})).toEqual([]));
+
+	it.each<[string, Partial<Parameters<typeof checkRigs>[0]>, string[]]>([
+		['a bob that is gone', { rigs: [{ ...rig, bob: 'gone' }] }, ['error rigs[0].bob']],
+		['a shake for a lag', { rigs: [{ ...rig, lag: 'thud' }] }, ['error rigs[0].lag']],
+		['a stage left out', { rigs: [{ ...rig, bypass: ['bob'] }] }, ['note rigs[0].bypass']],
+		[
+			'a lag that follows the shake',
+			{ rigs: [{ ...rig, order: ['shakes', 'lag', 'limits', 'bob', 'lean', 'ceiling'] }] },
+			['warning rigs[0].order[1]']
+		],
+		[
+			'limits that clamp the shake, and may be left by the lag',
+			{ rigs: [{ ...rig, bob: null, limits: box, order: ['bob', 'lean', 'shakes', 'limits', 'lag', 'ceiling'] }] },
+			['warning rigs[0].order[4]', 'warning rigs[0].order[3]', 'note rigs[0].order[4]']
+		],
+		[
+			'the same order without limits and lag',
+			{ rigs: [{ ...rig, lag: null, order: ['bob', 'lean', 'shakes', 'limits', 'lag', 'ceiling'] }] },
+			[]
+		],
+		[
+			'a ceiling that the lean comes after, and one that bends the bob',
+			{
+				rigs: [
+					{
+						...rig,
+						lean: newLean(),
+						ceiling: { y: 0.01 },
+						order: ['lag', 'limits', 'bob', 'shakes', 'ceiling', 'lean']
+					}
+				]
+			},
+			['warning rigs[0].order[4]', 'warning rigs[0].ceiling']
+		],
+		[
+			'metres in a flat picture',
+			{ rigs: [{ ...rig, view: { ...rig.view, kind: 'flat' } }] },
+			['warning rigs[0].bob', 'warning rigs[0].lag']
+		],
+		['a course without its rig', { rigs: [] }, ['error courses[0].rig']],
+		[
+			'links to what is not there',
+			{
+				world: {
+					events: [{ from: 'landing', event: 'gone', numbers: {} }],
+					values: [{ from: 'hold', parameter: 'gone' }]
+				}
+			},
+			['error world.events[0].event', 'error world.values[0].parameter']
+		],
+		[
+			'a bob that does nothing',
+			{ presets: [...kit.presets, { ...newBob('no', 'No'), gaits: [] }] },
+			['warning presets[3].gaits']
+		],
+		[
+			'two gaits of one speed',
+			{
+				presets: [
+					...kit.presets,
+					{ ...newBob('two', 'Two'), gaits: [0, 1].map((i) => ({ ...newBob('x', 'X').gaits[0]!, id: `g${i}` })) }
+				]
+			},
+			['error presets[3].gaits[1].speed']
+		]
+	])('%s', (_, part, expected) => expect(places(part)).toEqual(expected));
+});

@@ -1,0 +1,131 @@
+/** What is usually wrong with rigs, bobs and the links to the stand-in game. */
+import type { BobPreset, Rig, AnyPreset } from 'dinesis-runtime';
+import { BENDS_FROM, viewOf, isBob, isLag, type RigStage, type Channel } from 'dinesis-runtime/tools';
+import { type Kit } from '../kit';
+import type { Finding } from './types';
+
+/** What the stages are called in a sentence. */
+const NAMES: Readonly<Record<RigStage, string>> = {
+	lag: 'the lag',
+	limits: 'the limits',
+	bob: 'the head bob',
+	lean: 'the lean',
+	shakes: 'the shakes',
+	ceiling: 'the ceiling'
+};
+/** The largest size of a channel over a bob's gaits. */
+const largest = (bob: BobPreset, channel: Channel): number =>
+	bob.amount * Math.max(0, ...bob.gaits.map((gait) => Math.abs(gait.channels[channel]?.amplitude ?? 0)));
+
+/** Everything found in one rig: what it names and is not there, and where one of its stages undoes another. */
+export function checkRig(rig: Rig, presets: readonly AnyPreset[]): Finding[] {
+	const found: Finding[] = [];
+	const add = (level: Finding['level'], place: string, sentence: string): void =>
+		void found.push({ check: 'rig', level, place, sentence });
+	const bob = presets.find((p) => p.id === rig.bob);
+	const lag = presets.find((p) => p.id === rig.lag);
+	if (rig.bob !== null && !(bob && isBob(bob)))
+		add('error', 'bob', `There is no head bob “${rig.bob}”; the rig goes without one.`);
+	if (rig.lag !== null && !(lag && isLag(lag)))
+		add('error', 'lag', `There is no camera lag “${rig.lag}”; the view goes along at once.`);
+	const view = viewOf(rig.view.kind);
+	for (const [place, preset] of [
+		['bob', bob],
+		['lag', lag]
+	] as const)
+		if (preset && preset.view !== view)
+			add(
+				'warning',
+				place,
+				view === 'flat'
+					? `“${preset.name}” is made for space; in this flat picture its metres are read as pixels.`
+					: `“${preset.name}” is made for a flat picture; here its pixels are read as metres.`
+			);
+	const has: Readonly<Record<RigStage, boolean>> = {
+		lag: rig.lag !== null,
+		limits: rig.limits !== null,
+		bob: rig.bob !== null,
+		lean: rig.lean !== null,
+		shakes: true,
+		ceiling: rig.ceiling !== null
+	};
+	const on = (stage: RigStage): boolean => has[stage] && !rig.bypass.includes(stage);
+	const moving = (['bob', 'lean', 'shakes'] as const).filter(on);
+	const before = (a: RigStage, b: RigStage): boolean => rig.order.indexOf(a) < rig.order.indexOf(b);
+	const placeOf = (stage: RigStage): string => `order[${rig.order.indexOf(stage)}]`;
+	const names = (stages: readonly RigStage[]): string => stages.map((s) => NAMES[s]).join(' and ');
+	const followed = moving.filter((s) => before(s, 'lag'));
+	if (on('lag') && followed.length > 0)
+		add(
+			'warning',
+			placeOf('lag'),
+			`The lag comes after ${names(followed)}: it trails them as well, and smooths them away.`
+		);
+	const held = moving.filter((s) => before(s, 'limits'));
+	if (on('limits') && held.length > 0)
+		add('warning', placeOf('limits'), `The limits come after ${names(held)}: near an edge they take that motion away.`);
+	if (on('limits') && on('lag') && before('limits', 'lag'))
+		add(
+			'note',
+			placeOf('lag'),
+			'The lag comes after the limits: trailing, or swinging over, the camera may leave them.'
+		);
+	const free = moving.filter((s) => before('ceiling', s));
+	if (on('ceiling') && free.length > 0)
+		add('warning', placeOf('ceiling'), `The ceiling comes before ${names(free)}: what they add is not held by it.`);
+	if (on('ceiling') && on('bob') && bob && isBob(bob) && before('bob', 'ceiling'))
+		for (const [channel, most] of Object.entries(rig.ceiling!) as [Channel, number | null][])
+			if (most !== null && largest(bob, channel) > BENDS_FROM * most)
+				add('warning', 'ceiling', `The ceiling of ${channel} is so low that it bends “${bob.name}” by itself.`);
+	if (rig.bypass.length > 0)
+		add(
+			'note',
+			'bypass',
+			`${rig.bypass.join(', ')} ${rig.bypass.length === 1 ? 'is' : 'are'} left out of “${rig.name}”.`
+		);
+	return found;
+}
+
+/** Everything found in a kit's rigs, in who is seen through them, and in its world links; places begin at the kit's root. */
+export function checkRigs(
+	kit: Pick<Kit, 'rigs' | 'presets' | 'courses' | 'world' | 'events' | 'parameters'>
+): Finding[] {
+	const found = kit.rigs.flatMap((rig, i) =>
+		checkRig(rig, kit.presets).map((finding) => ({ ...finding, place: `rigs[${i}].${finding.place}` }))
+	);
+	const add = (level: Finding['level'], place: string, sentence: string): void =>
+		void found.push({ check: 'rig', level, place, sentence });
+	kit.courses.forEach((course, i) => {
+		if (course.rig !== null && !kit.rigs.some((rig) => rig.id === course.rig))
+			add('error', `courses[${i}].rig`, `There is no rig “${course.rig}”; the course is seen without one.`);
+	});
+	kit.world.events.forEach((link, i) => {
+		if (!kit.events.some((event) => event.id === link.event))
+			add('error', `world.events[${i}].event`, `There is no event “${link.event}”, so “${link.from}” raises nothing.`);
+	});
+	kit.world.values.forEach((link, i) => {
+		if (!kit.parameters.some((p) => p.id === link.parameter))
+			add(
+				'error',
+				`world.values[${i}].parameter`,
+				`There is no game value “${link.parameter}”, so “${link.from}” sets nothing.`
+			);
+	});
+	kit.presets.forEach((preset, i) => {
+		if (!isBob(preset)) return;
+		if (preset.gaits.length === 0 && preset.idle === null && preset.landing === null)
+			add(
+				'warning',
+				`presets[${i}].gaits`,
+				`“${preset.name}” has no gait, no landing and no breathing: it does nothing.`
+			);
+		for (let g = 1; g < preset.gaits.length; g++)
+			if (preset.gaits.slice(0, g).some((gait) => gait.speed === preset.gaits[g]!.speed))
+				add(
+					'error',
+					`presets[${i}].gaits[${g}].speed`,
+					'Two gaits are made for the same speed; the later one is never heard.'
+				);
+	});
+	return found;
+}

@@ -1,0 +1,29 @@
+/** Findings: what is usually wrong, said in a sentence, with a fix where there is one. */
+import type { ShakePreset } from 'dinesis-runtime';
+
+export type Level = 'error' | 'warning' | 'note';
+
+export interface Fix {
+	/** What pressing it does, as a verb: "Shorten the fades". */
+	readonly label: string;
+	readonly apply: (preset: ShakePreset) => ShakePreset;
+}
+
+export interface Finding {
+	/** Which check found it. */
+	readonly check: string;
+	readonly level: Level;
+	/** The place within the preset, as in `timing.fadeIn.time`. */
+	readonly place: string;
+	readonly sentence: string;
+	readonly fix?: Fix;
+}
+
+/** What a check may ask about how the motion will be shown. */
+export interface CheckContext {
+	/** Pictures a second of the display it is judged for. */
+	readonly pictureRate: number;
+}
+
+/** One check over one preset. */
+export type PresetCheck = (preset: ShakePreset, context: CheckContext) => Finding[];

@@ -1,0 +1,194 @@
+/** What a course looks like in a kit. */
+import {
+	LIMITS,
+	boolean,
+	either,
+	id,
+	isRecord,
+	list,
+	number,
+	object,
+	optional,
+	orNull,
+	required,
+	show,
+	text,
+	withDefault,
+	type Shape
+} from 'dinesis-runtime/tools';
+
+const metres = (what: string): Shape => number(`${what}, in metres`, -1e6, 1e6);
+const seconds = (what: string, least = 0): Shape => number(`${what}, in seconds`, least, LIMITS.seconds);
+
+const place: Shape = {
+	check(value, report) {
+		if (!Array.isArray(value) || value.length !== 3 || !value.every((n) => typeof n === 'number' && Number.isFinite(n)))
+			report.add(`is ${show(value)}; three numbers, x, y, z in metres, are needed`);
+	},
+	schema: () => ({ type: 'array', items: { type: 'number' }, minItems: 3, maxItems: 3 })
+};
+const nothing: Shape = { check() {}, schema: () => ({ type: 'null' }) };
+
+/** By id of the number: its value. */
+const numbers: Shape = {
+	check(value, report) {
+		if (!isRecord(value)) return report.add(`is ${show(value)}; an object of numbers by their ids is needed`);
+		for (const [name, given] of Object.entries(value))
+			if (typeof given !== 'number' || !Number.isFinite(given))
+				report.addAt(name, `is ${show(given)}; a number is needed`);
+	},
+	schema: () => ({ type: 'object', additionalProperties: { type: 'number' } })
+};
+
+const points: Shape = {
+	check(value, report) {
+		const before = report.problems.length;
+		pointList.check(value, report);
+		if (report.problems.length > before) return;
+		const at = (value as { at: number }[]).map((p) => p.at);
+		for (let i = 1; i < at.length; i++)
+			if (!(at[i]! > at[i - 1]!)) {
+				report.enter(i);
+				report.addAt('at', `is ${at[i]}, not after the point before it at ${at[i - 1]}; points must rise`);
+				report.leave();
+			}
+	},
+	schema: () => pointList.schema()
+};
+const pointList = list(
+	object({
+		at: required(seconds('from the start')),
+		value: required(number('the game value', -1e9, 1e9)),
+		in: optional(number('slope on arrival', -1e6, 1e6)),
+		out: optional(number('slope on leaving', -1e6, 1e6))
+	}),
+	{ least: 1, most: 1000 }
+);
+
+const path = list(
+	object({
+		x: required(metres('to the right')),
+		y: withDefault(metres('up, of the ground'), 0),
+		z: required(metres('behind; ahead is negative')),
+		speed: withDefault(number('metres a second to the next', 0.01, 1000), 1.4),
+		pause: withDefault(seconds('standing here first'), 0)
+	}),
+	{ most: 1000 }
+);
+
+/** The most moments of a trace: an hour at thirty a second. */
+const MOST_POSES = 30 * 3600 * 5;
+
+/** Times that rise, one for each moment. */
+const rising = (times: Shape): Shape => ({
+	check(value, report) {
+		const before = report.problems.length;
+		times.check(value, report);
+		if (report.problems.length > before) return;
+		const list = value as number[];
+		const bad = list.findIndex((time, i) => i > 0 && !(time > list[i - 1]!));
+		if (bad >= 0)
+			report.addAt(bad, `is ${list[bad]}, not after the one before it at ${list[bad - 1]}; times must rise`);
+	},
+	schema: () => times.schema()
+});
+
+/** From when until when. */
+const span: Shape = {
+	check(value, report) {
+		const [from, until] = Array.isArray(value) ? (value as unknown[]) : [];
+		if (typeof from !== 'number' || typeof until !== 'number' || !(from >= 0 && until >= from && until < 1e6))
+			report.add(`is ${show(value)}; two times in seconds are needed, the second not before the first`);
+	},
+	schema: () => ({ type: 'array', items: { type: 'number', minimum: 0 }, minItems: 2, maxItems: 2 })
+};
+
+const recorded = object(
+	{
+		hz: withDefault(number('moments a second', 1, 240), 30),
+		poses: required({
+			check(value, report) {
+				if (!Array.isArray(value) || value.length % 5 !== 0)
+					report.add(`is ${show(value)}; five numbers a moment are needed: x, y, z, yaw, pitch`);
+				else if (value.length > MOST_POSES) report.add(`has ${value.length} numbers; at most ${MOST_POSES} are read`);
+				else {
+					const bad = value.findIndex((n) => typeof n !== 'number' || !Number.isFinite(n) || Math.abs(n) > 1e6);
+					if (bad >= 0) report.addAt(bad, `is ${show(value[bad])}; a number within ±1000000 is needed`);
+				}
+			},
+			schema: () => ({ type: 'array', items: { type: 'number' }, maxItems: MOST_POSES })
+		}),
+		times: optional(rising(list(number('seconds', 0, 1e6), { most: MOST_POSES / 5 }))),
+		speeds: optional(list(number('metres a second', 0, 10000), { most: MOST_POSES / 5 })),
+		air: optional(list(span, { most: 100000 }))
+	},
+	({ poses, times, speeds }, report) => {
+		const moments = (poses as number[]).length / 5;
+		for (const [name, given] of Object.entries({ times, speeds }))
+			if (Array.isArray(given) && given.length !== moments)
+				report.addAt(name, `has ${given.length} numbers for ${moments} moments; one for each is needed`);
+	}
+);
+const trace = either('null or a recorded way', [
+	{ when: (v) => v === null, shape: nothing },
+	{ when: isRecord, shape: recorded }
+]);
+const second = either('null or the way of a second player', [
+	{ when: (v) => v === null, shape: nothing },
+	{ when: isRecord, shape: object({ path: withDefault(path, []), trace: withDefault(trace, null) }) }
+]);
+
+/** A course. */
+export const course = object({
+	id: required(id('of the course')),
+	name: required(text('a name', 120, 1)),
+	about: withDefault(text('a description', 4000), ''),
+	seconds: required(seconds('how long it is', 0.1)),
+	path: withDefault(path, []),
+	trace: withDefault(trace, null),
+	second: withDefault(second, null),
+	rig: withDefault(orNull(id('of the rig')), null),
+	steps: withDefault(boolean('whether feet fall on the way'), false),
+	events: withDefault(
+		list(
+			object({
+				at: required(seconds('from the start')),
+				event: required(id('of the event')),
+				length: withDefault(
+					either('null or seconds', [
+						{ when: (v) => v === null, shape: nothing },
+						{ when: (v) => typeof v === 'number', shape: seconds('how long it lasts') }
+					]),
+					null
+				),
+				values: withDefault(numbers, {}),
+				place: withDefault(
+					either('null or three numbers', [
+						{ when: (v) => v === null, shape: nothing },
+						{ when: Array.isArray, shape: place }
+					]),
+					null
+				),
+				who: withDefault(number('0 for the first player, 1 for the second', 0, 1, { whole: true }), 0)
+			}),
+			{ most: 100000 }
+		),
+		[]
+	),
+	areas: withDefault(
+		list(
+			object({
+				event: required(id('of the state')),
+				x: required(metres('of its middle')),
+				z: required(metres('of its middle')),
+				radius: required(number('metres', 0.01, 1e6))
+			}),
+			{ most: 1000 }
+		),
+		[]
+	),
+	values: withDefault(
+		list(object({ parameter: required(id('of the game value')), points: required(points) }), { most: 1000 }),
+		[]
+	)
+});

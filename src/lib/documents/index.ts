@@ -1,0 +1,15 @@
+/** The door of the documents: kits, presets, wirings and courses as they are read, written, checked and merged. */
+export { checkCue, type CueFinding, type Wired } from './checks/cue-findings';
+export { checkKit, checkPreset } from './checks/index';
+export { checkRig } from './checks/rig-findings';
+export type { Course, CourseArea, CourseEvent, CourseValue, Trace, Way, Waypoint } from './course-types';
+export { freeId } from './ids';
+export { kitJsonSchema, openKit, type Kit } from './kit';
+export { copyLayer, layerName, orderLayers, withSolo } from './layers';
+export { eventFrom, linkTo, type HappeningKind, type WorldValueKind } from './links';
+export { arrivals, differences, wiringBeside, type Arrival, type Choice } from './merge';
+export { newCourse } from './new-course';
+export { MOST_BYTES, readKit, sayProblem, writeKit } from './read';
+export { openCourse } from './read-course';
+export { openAnyPreset, openPreset } from './read-preset';
+export { openWiring, type Wiring } from './read-wiring';

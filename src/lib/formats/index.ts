@@ -1,0 +1,5 @@
+/** The door of the formats: what comes in and goes out besides kits. */
+export { bodyTrackToCsv, readBodyTrack } from './body-track';
+export { trackToCsv } from './csv';
+export { readEventLog, type EventLog } from './event-log';
+export { readWav } from './wav';
