@@ -46,26 +46,30 @@ export {
 export { gameEvent, kitFields, parameter, worldLinks } from './kit/kit-shape';
 export { lagPreset } from './kit/lag-shape';
 export { isOfThisVersion, openKitAs } from './kit/open';
-export { LIMITS, shakePreset } from './kit/preset-shape';
+export { LIMITS, rising, shakePreset } from './kit/preset-shape';
 export { rig } from './kit/rig-shape';
 export {
 	boolean,
 	either,
 	id,
+	ID_PATTERN,
 	isId,
 	isRecord,
+	kinds,
 	list,
 	number,
 	object,
 	openAs,
 	optional,
 	orNull,
+	own,
 	placeOf,
+	record,
 	required,
+	ruled,
 	show,
 	text,
 	withDefault,
-	type JsonSchema,
 	type Shape
 } from './kit/shape';
 export { KIT_FORMAT, KIT_VERSION } from './kit/types';

@@ -6,13 +6,16 @@ import {
 	either,
 	id,
 	isRecord,
+	kinds,
 	list,
 	number,
 	object,
 	oneOf,
 	optional,
 	orNull,
+	record,
 	required,
+	ruled,
 	show,
 	withDefault,
 	type Shape
@@ -48,29 +51,18 @@ const amount: Shape = either('a number, or { "by": a number of the event, "curve
 ]);
 
 const length: Shape = either('null, "event" or seconds', [
-	{ when: (v) => v === null, shape: { check() {}, schema: () => ({ type: 'null' }) } },
-	{ when: (v) => v === 'event', shape: { check() {}, schema: () => ({ const: 'event' }) } },
+	{ when: (v) => v === null, shape: { kind: 'null' } },
+	{ when: (v) => v === 'event', shape: { kind: 'const', value: 'event' } },
 	{ when: (v) => typeof v === 'number', shape: number('length in seconds', 0, LIMITS.seconds) }
 ]);
 
-const sizeOf = number('what the gait is multiplied by', 0, 20);
 const stopped: Shape = either('"own", "all", { "preset": id } or { "tag": tag }', [
 	{ when: (v) => typeof v === 'string', shape: oneOf('what is stopped', ['own', 'all']) },
 	{ when: (v) => isRecord(v) && 'preset' in v, shape: object({ preset: required(id('of the preset')) }) },
 	{ when: (v) => isRecord(v) && 'tag' in v, shape: object({ tag: required(tag) }) }
 ]);
 
-const sizes: Shape = {
-	check(value, report) {
-		if (!isRecord(value)) return report.add(`is ${show(value)}; an object of gaits is needed`);
-		for (const [gait, size] of Object.entries(value)) {
-			report.enter(gait);
-			sizeOf.check(size, report);
-			report.leave();
-		}
-	},
-	schema: () => ({ type: 'object', additionalProperties: sizeOf.schema() })
-};
+const sizes = record(null, number('what the gait is multiplied by', 0, 20));
 
 const delay = withDefault(seconds('from the event to the action'), 0);
 /** What every action has beside its own. */
@@ -140,34 +132,17 @@ const actions: Readonly<Record<string, Shape>> = {
 	})
 };
 
-const KINDS = Object.keys(actions);
-const action: Shape = {
-	check(value, report) {
-		if (!isRecord(value)) return report.add(`is ${show(value)}; an object with a "kind" is needed`);
-		const shape = typeof value.kind === 'string' && Object.hasOwn(actions, value.kind) && actions[value.kind];
-		if (shape) shape.check(value, report);
-		else report.addAt('kind', `is ${show(value.kind)}; one of ${KINDS.map((k) => `"${k}"`).join(', ')} is needed`);
-	},
-	schema: () => ({ oneOf: Object.values(actions).map((shape) => shape.schema()) })
-};
-
-const listed = list(action, { most: 32, unique: 'id' });
 /** Actions that came without ids get 1, 2, 3 … in their order: what they remember and their chance hang on it. */
-const actionList: Shape = {
-	check(value, report) {
-		if (Array.isArray(value)) {
-			const taken = new Set(value.map((entry) => (isRecord(entry) ? entry.id : undefined)));
-			value.forEach((entry, i) => {
-				if (!isRecord(entry) || Object.hasOwn(entry, 'id')) return;
-				let free = i + 1;
-				while (taken.has(String(free))) free++;
-				taken.add((entry.id = String(free)));
-			});
-		}
-		listed.check(value, report);
-	},
-	schema: () => listed.schema()
-};
+const actionList = ruled(list(kinds(actions), { most: 32, unique: 'id' }), undefined, (value) => {
+	if (!Array.isArray(value)) return;
+	const taken = new Set(value.map((entry) => (isRecord(entry) ? entry.id : undefined)));
+	value.forEach((entry, i) => {
+		if (!isRecord(entry) || Object.hasOwn(entry, 'id')) return;
+		let free = i + 1;
+		while (taken.has(String(free))) free++;
+		taken.add((entry.id = String(free)));
+	});
+});
 
 /** A cue. */
 export const cue = object({

@@ -9,7 +9,7 @@ import {
 	object,
 	oneOf,
 	required,
-	show,
+	record,
 	text,
 	withDefault,
 	type Field,
@@ -51,14 +51,7 @@ export const anyPreset: Shape = either('an object with "family": "shake", "bob" 
 	{ when: isRecord, shape: shakePreset }
 ]);
 
-const numbersByName: Shape = {
-	check(value, report) {
-		if (!isRecord(value)) return report.add(`is ${show(value)}; an object of names is needed`);
-		for (const [name, from] of Object.entries(value))
-			if (typeof from !== 'string') report.addAt(name, `is ${show(from)}; the name of a number is needed`);
-	},
-	schema: () => ({ type: 'object', additionalProperties: { type: 'string' } })
-};
+const numbersByName = record(null, text('the name of a number', 64));
 
 /** What the stand-in game raises, tied to the project's own events and game values. */
 export const worldLinks: Shape = object({

@@ -4,7 +4,7 @@
  */
 import { kitBody } from './kit-shape';
 import { migrate } from './migrations';
-import { isRecord, refuseDangerous, Report, show, type ReadResult, type Shape } from './shape';
+import { check, isRecord, refuseDangerous, Report, show, type ReadResult, type Shape } from './shape';
 import { KIT_FORMAT, KIT_VERSION, type Kit } from './types';
 
 const MOST_NAME = 120;
@@ -37,7 +37,7 @@ export function openKitAs<K extends Kit>(parsed: unknown, body: Shape): ReadResu
 	const report = new Report();
 	refuseDangerous(parsed, report);
 	if (report.problems.length === 0) checkHead(parsed, report);
-	if (report.problems.length === 0) body.check(migrate(parsed), report);
+	if (report.problems.length === 0) check(body, migrate(parsed), report);
 	return report.problems.length > 0
 		? { ok: false, problems: report.problems }
 		: { ok: true, value: parsed as unknown as K };

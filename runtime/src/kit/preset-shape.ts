@@ -2,7 +2,7 @@
 import { EASE_NAMES, overshoots, type Ease } from '../math/ease';
 import { JUMPS_BETWEEN, JUMPS_WITHIN } from '../patterns/jumps';
 import type { PatternKind } from '../patterns/pattern';
-import { PATTERN_KINDS, rowOf } from '../patterns/table';
+import { rowOf } from '../patterns/table';
 import { WAVE_SHAPES } from '../patterns/wave';
 import { CHANNELS } from '../units/channels';
 import { OVERLAP_RULES } from '../shake/types';
@@ -11,14 +11,17 @@ import {
 	either,
 	id,
 	isRecord,
+	kinds,
 	list,
 	number,
 	object,
 	oneOf,
 	optional,
 	orNull,
+	own,
 	record,
 	required,
+	ruled,
 	show,
 	text,
 	withDefault,
@@ -36,25 +39,17 @@ export const LIMITS = {
 const isFour = (value: unknown): boolean =>
 	Array.isArray(value) && value.length === 4 && value.every((n) => typeof n === 'number' && Number.isFinite(n));
 
+const NUMBER = { type: 'number' };
+const UNIT = { ...NUMBER, minimum: 0, maximum: 1 };
 const named: Shape = oneOf('a named ease', EASE_NAMES);
-const handles: Shape = {
-	check(value, report) {
+const handles = own(
+	(value, report) => {
 		const [x1, , x2] = value as number[];
 		if (!isFour(value)) report.add('needs four numbers, x1, y1, x2, y2');
 		else if (x1! < 0 || x1! > 1 || x2! < 0 || x2! > 1) report.add('has an x outside 0–1; time cannot run backward');
 	},
-	schema: () => ({
-		type: 'array',
-		prefixItems: [
-			{ type: 'number', minimum: 0, maximum: 1 },
-			{ type: 'number' },
-			{ type: 'number', minimum: 0, maximum: 1 },
-			{ type: 'number' }
-		],
-		minItems: 4,
-		maxItems: 4
-	})
-};
+	{ type: 'array', prefixItems: [UNIT, NUMBER, UNIT, NUMBER], minItems: 4, maxItems: 4 }
+);
 
 /** Any ease, those that overshoot among them: for keys and jumps. */
 export const ease: Shape = either('the name of an ease or four numbers [x1, y1, x2, y2]', [
@@ -63,25 +58,17 @@ export const ease: Shape = either('the name of an ease or four numbers [x1, y1, 
 ]);
 
 /** An ease that stays within 0–1. */
-export const quietEase: Shape = {
-	check(value, report) {
-		const before = report.problems.length;
-		ease.check(value, report);
-		if (report.problems.length === before && overshoots(value as Ease))
-			report.add(`is ${show(value)}, which overshoots; a fade needs an ease that stays within 0 and 1`);
-	},
-	schema: () => ease.schema()
-};
+export const quietEase = ruled(ease, (value, report) => {
+	if (overshoots(value as Ease))
+		report.add(`is ${show(value)}, which overshoots; a fade needs an ease that stays within 0 and 1`);
+});
 
 const seconds = (what: string, least = 0): Shape => number(`${what}, in seconds`, least, LIMITS.seconds);
 const multiplier = (what: string): Shape => number(what, 0, LIMITS.multiplier);
 
 /** A list of points whose `at` rises. */
-export const rising = (items: Shape): Shape => ({
-	check(value, report) {
-		const before = report.problems.length;
-		items.check(value, report);
-		if (report.problems.length > before) return;
+export const rising = (items: Shape): Shape =>
+	ruled(items, (value, report) => {
 		const list = value as { at: number }[];
 		for (let i = 1; i < list.length; i++)
 			if (!(list[i]!.at > list[i - 1]!.at)) {
@@ -89,9 +76,7 @@ export const rising = (items: Shape): Shape => ({
 				report.addAt('at', `is ${list[i]!.at}, not after the point before it at ${list[i - 1]!.at}; points must rise`);
 				report.leave();
 			}
-	},
-	schema: () => items.schema()
-});
+	});
 
 export const curvePoints = rising(
 	list(
@@ -106,7 +91,7 @@ export const curvePoints = rising(
 );
 
 const life: Shape = either('null, { "decayHalfLife": seconds }, { "decayPerSecond": part } or { "points": [ … ] }', [
-	{ when: (v) => v === null, shape: { check() {}, schema: () => ({ type: 'null' }) } },
+	{ when: (v) => v === null, shape: { kind: 'null' } },
 	{
 		when: (v) => isRecord(v) && 'decayHalfLife' in v,
 		shape: object({ decayHalfLife: required(seconds('time in which the strength halves', 0.001)) })
@@ -172,15 +157,7 @@ const patterns: Readonly<Record<PatternKind, Shape>> = {
 
 const isKind = (kind: unknown): kind is PatternKind => typeof kind === 'string' && Object.hasOwn(patterns, kind);
 
-const pattern: Shape = {
-	check(value, report) {
-		if (!isRecord(value)) return report.add(`is ${show(value)}; an object with a "kind" is needed`);
-		if (isKind(value.kind)) patterns[value.kind].check(value, report);
-		else
-			report.addAt('kind', `is ${show(value.kind)}; one of ${PATTERN_KINDS.map((k) => `"${k}"`).join(', ')} is needed`);
-	},
-	schema: () => ({ oneOf: Object.values(patterns).map((shape) => shape.schema()) })
-};
+const pattern = kinds(patterns);
 
 const start: Shape = either('"zero", "random" or a number of cycles', [
 	{ when: (v) => typeof v === 'string', shape: oneOf('where the pattern begins', ['zero', 'random']) },
@@ -217,15 +194,11 @@ const layerFields = object({
 });
 
 /** Where a channel begins when nothing is said hangs on the pattern. */
-const layer: Shape = {
-	check(value, report) {
-		if (isRecord(value) && isRecord(value.pattern) && isKind(value.pattern.kind) && isRecord(value.channels))
-			for (const own of Object.values(value.channels))
-				if (isRecord(own) && !Object.hasOwn(own, 'start')) own.start = rowOf(value.pattern.kind).begins;
-		layerFields.check(value, report);
-	},
-	schema: () => layerFields.schema()
-};
+const layer = ruled(layerFields, undefined, (value) => {
+	if (isRecord(value) && isRecord(value.pattern) && isKind(value.pattern.kind) && isRecord(value.channels))
+		for (const own of Object.values(value.channels))
+			if (isRecord(own) && !Object.hasOwn(own, 'start')) own.start = rowOf(value.pattern.kind).begins;
+});
 
 const reach = orNull(
 	object(

@@ -11,8 +11,10 @@ import {
 	object,
 	oneOf,
 	orNull,
+	own,
 	record,
 	required,
+	ruled,
 	show,
 	text,
 	withDefault,
@@ -23,14 +25,10 @@ const metres = (what: string): Shape => number(`${what}, in metres`, -1e6, 1e6);
 
 /** Exactly so many numbers. */
 const numbers = (count: number, what: string): Shape => list(metres(what), { least: count, most: count });
-const range: Shape = {
-	check(value, report) {
-		numbers(2, 'an edge').check(value, report);
-		if (Array.isArray(value) && typeof value[0] === 'number' && typeof value[1] === 'number' && value[1] < value[0])
-			report.add(`goes from ${show(value[0])} to ${show(value[1])}; the second must not be below the first`);
-	},
-	schema: () => numbers(2, 'an edge').schema()
-};
+const range = ruled(numbers(2, 'an edge'), (value, report) => {
+	const [from, to] = value as [number, number];
+	if (to < from) report.add(`goes from ${from} to ${to}; the second must not be below the first`);
+});
 
 const view = object({
 	kind: withDefault(oneOf('where the camera stands', VIEW_KINDS), EYES.kind),
@@ -66,14 +64,20 @@ const lean = object({
 });
 
 const stage = oneOf('a stage', RIG_STAGES);
-const everyStage: Shape = {
-	check(value, report) {
+const everyStage = own(
+	(value, report) => {
 		const whole = Array.isArray(value) && value.length === RIG_STAGES.length;
 		if (!whole || !RIG_STAGES.every((s) => value.includes(s)))
 			report.add(`is ${show(value)}; each of ${RIG_STAGES.join(', ')} is needed, once`);
 	},
-	schema: () => ({ ...list(stage, { least: RIG_STAGES.length, most: RIG_STAGES.length }).schema(), uniqueItems: true })
-};
+	{
+		type: 'array',
+		items: { enum: RIG_STAGES },
+		minItems: RIG_STAGES.length,
+		maxItems: RIG_STAGES.length,
+		uniqueItems: true
+	}
+);
 
 /** A rig. */
 export const rig = object({

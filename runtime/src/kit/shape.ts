@@ -1,7 +1,7 @@
 /**
- * Shapes: what a value in a kit must look like. One table of shapes checks a file, fills in what it leaves out and
- * becomes the published JSON Schema, so that the three cannot disagree. Checking is one plain walk over the parsed
- * JSON (a schema library over every number of a large kit is many times slower) and stops at 50 problems.
+ * Shapes: what a value in a kit must look like, as plain data. The one table of shapes checks a file and fills in what it leaves out here;
+ * in the tool it becomes the published JSON Schema and the ranges of the number fields, so that they cannot disagree. Checking is one plain
+ * walk over the parsed JSON (a schema library over every number of a large kit is many times slower) and stops at 50 problems.
  */
 
 export interface Problem {
@@ -38,6 +38,11 @@ export class Report {
 		if (!this.full) this.problems.push({ place: placeOf(this.path), message });
 	}
 
+	/** The value is not what is wanted: `wanted` with its verb. */
+	needs(value: unknown, wanted: string): void {
+		this.add(`is ${show(value)}; ${wanted} needed`);
+	}
+
 	/** A problem one step further in. */
 	addAt(step: string | number, message: string): void {
 		this.enter(step);
@@ -55,12 +60,65 @@ export function placeOf(path: readonly (string | number)[]): string {
 	return place;
 }
 
-export type JsonSchema = Record<string, unknown>;
+/** A shape's own rule: reports what is wrong with a value. */
+type Rule<T = unknown> = (value: T, report: Report) => void;
 
-export interface Shape {
-	/** Reports what is wrong with the value; fills in missing optional fields inside it. Changes nothing else. */
-	check(value: unknown, report: Report): void;
-	schema(): JsonSchema;
+export interface NumberShape {
+	readonly kind: 'number';
+	/** What it means, in a few words. */
+	readonly what: string;
+	readonly min: number;
+	readonly max: number;
+	readonly whole: boolean;
+}
+
+export interface ObjectShape {
+	readonly kind: 'object';
+	readonly fields: Readonly<Record<string, Field>>;
+	readonly names: readonly string[];
+	/** Looks at the whole once its fields are sound. */
+	readonly also?: Rule<Record<string, unknown>>;
+}
+
+export type Shape =
+	| NumberShape
+	| ObjectShape
+	| { readonly kind: 'boolean' | 'id'; readonly what: string }
+	| { readonly kind: 'text'; readonly what: string; readonly longest: number; readonly shortest: number }
+	| { readonly kind: 'oneOf'; readonly what: string; readonly values: readonly string[] }
+	/** null, and with `const` one text, and nothing else. */
+	| { readonly kind: 'null' }
+	| { readonly kind: 'const'; readonly value: string }
+	| { readonly kind: 'orNull'; readonly inner: Shape }
+	/** The first whose test takes the value. */
+	| { readonly kind: 'either'; readonly wanted: string; readonly choices: readonly Choice[] }
+	/** Objects that are told apart by their field "kind". */
+	| { readonly kind: 'kinds'; readonly of: Readonly<Record<string, Shape>> }
+	| { readonly kind: 'list'; readonly item: Shape; readonly limits: ListLimits }
+	/** An object whose values all look alike: of the names in a list, or of any. */
+	| { readonly kind: 'record'; readonly names: readonly string[] | null; readonly each: Shape }
+	/** Another shape, made ready first and held to one more rule when it is sound. */
+	| { readonly kind: 'ruled'; readonly inner: Shape; readonly first?: (value: unknown) => void; readonly then?: Rule }
+	/** A check of its own, and what it is in the published schema. */
+	| { readonly kind: 'own'; readonly check: Rule; readonly json: Readonly<Record<string, unknown>> };
+
+interface Choice {
+	readonly when: (value: unknown) => boolean;
+	readonly shape: Shape;
+}
+
+interface ListLimits {
+	readonly most?: number;
+	readonly least?: number;
+	/** The items' field of that name must differ from one another. */
+	readonly unique?: string;
+}
+
+/** A field of an object: needed, unless it is optional or `missing` says what it is filled with. */
+export interface Field {
+	readonly shape: Shape;
+	readonly missing?: unknown;
+	readonly optional?: boolean;
 }
 
 /** A value as an error message shows it: short, and never as markup. */
@@ -72,158 +130,169 @@ export function show(value: unknown): string {
 	return text.length > 40 ? `${text.slice(0, 39)}…` : text;
 }
 
-export function number(what: string, min: number, max: number, options: { whole?: boolean } = {}): Shape {
-	const wanted = `${options.whole ? 'a whole number' : 'a number'} from ${min} to ${max} (${what}) is needed`;
-	return {
-		check(value, report) {
-			if (typeof value !== 'number' || !(value >= min && value <= max) || (options.whole && !Number.isInteger(value)))
-				report.add(`is ${show(value)}; ${wanted}`);
-		},
-		schema: () => ({ type: options.whole ? 'integer' : 'number', minimum: min, maximum: max, description: what })
-	};
-}
-
-export const boolean = (what: string): Shape => ({
-	check(value, report) {
-		if (typeof value !== 'boolean') report.add(`is ${show(value)}; true or false (${what}) is needed`);
-	},
-	schema: () => ({ type: 'boolean', description: what })
+export const number = (what: string, min: number, max: number, { whole = false } = {}): Shape => ({
+	kind: 'number',
+	what,
+	min,
+	max,
+	whole
 });
-
-export const text = (what: string, longest: number, shortest = 0): Shape => ({
-	check(value, report) {
-		if (typeof value !== 'string') report.add(`is ${show(value)}; a text (${what}) is needed`);
-		else if (value.length > longest) report.add(`is ${value.length} characters long; at most ${longest} (${what}) fit`);
-		else if (value.trim().length < shortest) report.add(`is empty; ${what} is needed`);
-	},
-	schema: () => ({ type: 'string', maxLength: longest, minLength: shortest, description: what })
+export const boolean = (what: string): Shape => ({ kind: 'boolean', what });
+export const text = (what: string, longest: number, shortest = 0): Shape => ({ kind: 'text', what, longest, shortest });
+export const id = (what: string): Shape => ({ kind: 'id', what });
+export const oneOf = (what: string, values: readonly string[]): Shape => ({ kind: 'oneOf', what, values });
+export const orNull = (inner: Shape): Shape => ({ kind: 'orNull', inner });
+export const either = (wanted: string, choices: readonly Choice[]): Shape => ({ kind: 'either', wanted, choices });
+export const kinds = (of: Readonly<Record<string, Shape>>): Shape => ({ kind: 'kinds', of });
+export const list = (item: Shape, limits: ListLimits = {}): Shape => ({ kind: 'list', item, limits });
+export const record = (names: readonly string[] | null, each: Shape): Shape => ({ kind: 'record', names, each });
+export const ruled = (inner: Shape, then?: Rule, first?: (value: unknown) => void): Shape => ({
+	kind: 'ruled',
+	inner,
+	first,
+	then
 });
-
-const ID = /^[a-z0-9-]{1,64}$/;
-export const isId = (value: unknown): value is string => typeof value === 'string' && ID.test(value);
-
-export const id = (what: string): Shape => ({
-	check(value, report) {
-		if (!isId(value)) report.add(`is ${show(value)}; an id of 1 to 64 of a–z, 0–9 and "-" (${what}) is needed`);
-	},
-	schema: () => ({ type: 'string', pattern: ID.source, description: what })
+export const own = (check: Rule, json: Readonly<Record<string, unknown>>): Shape => ({ kind: 'own', check, json });
+/** An object with these fields; others are kept as they are. */
+export const object = (fields: Readonly<Record<string, Field>>, also?: ObjectShape['also']): ObjectShape => ({
+	kind: 'object',
+	fields,
+	names: Object.keys(fields),
+	also
 });
-
-export const oneOf = (what: string, values: readonly string[]): Shape => ({
-	check(value, report) {
-		if (!values.includes(value as string))
-			report.add(`is ${show(value)}; one of ${values.map((v) => `"${v}"`).join(', ')} is needed`);
-	},
-	schema: () => ({ enum: [...values], description: what })
-});
-
-export const orNull = (shape: Shape): Shape => ({
-	check(value, report) {
-		if (value !== null) shape.check(value, report);
-	},
-	schema: () => ({ anyOf: [{ type: 'null' }, shape.schema()] })
-});
-
-/** Anything at all: carried along. */
-export const anything = (what: string): Shape => ({ check() {}, schema: () => ({ description: what }) });
-
-/** The first shape whose test takes the value. */
-export const either = (
-	wanted: string,
-	choices: readonly { readonly when: (value: unknown) => boolean; readonly shape: Shape }[]
-): Shape => ({
-	check(value, report) {
-		const choice = choices.find((c) => c.when(value));
-		if (choice) choice.shape.check(value, report);
-		else report.add(`is ${show(value)}; ${wanted} is needed`);
-	},
-	schema: () => ({ anyOf: choices.map((c) => c.shape.schema()) })
-});
-
-/** A list of so many items. With `unique`, the items' field of that name must differ from one another. */
-export const list = (item: Shape, limits: { most?: number; least?: number; unique?: string } = {}): Shape => ({
-	check(value, report) {
-		if (!Array.isArray(value)) return report.add(`is ${show(value)}; a list is needed`);
-		const { most = 100000, least = 0, unique } = limits;
-		if (value.length < least || value.length > most)
-			report.add(`has ${value.length} items; ${least} to ${most} are needed`);
-		const seen = new Map<unknown, number>();
-		for (let i = 0; i < value.length && !report.full; i++) {
-			report.enter(i);
-			item.check(value[i], report);
-			if (unique !== undefined && isRecord(value[i])) {
-				const key = (value[i] as Record<string, unknown>)[unique];
-				const first = seen.get(key);
-				if (first !== undefined && key !== undefined)
-					report.addAt(unique, `is ${show(key)}, as in item ${first}; each needs one of its own`);
-				else seen.set(key, i);
-			}
-			report.leave();
-		}
-	},
-	schema: () => ({
-		type: 'array',
-		items: item.schema(),
-		...(limits.most === undefined ? {} : { maxItems: limits.most }),
-		...(limits.least === undefined ? {} : { minItems: limits.least })
-	})
-});
-
-export const isRecord = (value: unknown): value is Record<string, unknown> =>
-	typeof value === 'object' && value !== null && !Array.isArray(value);
-
-export interface Field {
-	readonly shape: Shape;
-	/** What a missing field is filled with; without it the field must be there. A function makes a fresh value. */
-	readonly missing?: () => unknown;
-	/** A field that may simply be absent. */
-	readonly optional?: boolean;
-}
 
 export const required = (shape: Shape): Field => ({ shape });
 export const optional = (shape: Shape): Field => ({ shape, optional: true });
-export const withDefault = (shape: Shape, value: unknown): Field => ({
-	shape,
-	missing:
-		typeof value === 'object' && value !== null ? () => JSON.parse(JSON.stringify(value)) as unknown : () => value
-});
+export const withDefault = (shape: Shape, missing: unknown): Field => ({ shape, missing });
 
-/** An object with these fields; others are kept as they are. `also` looks at the whole once its fields are sound. */
-export function object(
-	fields: Readonly<Record<string, Field>>,
-	also?: (value: Record<string, unknown>, report: Report) => void
-): Shape {
-	const names = Object.keys(fields);
-	return {
-		check(value, report) {
-			if (!isRecord(value)) return report.add(`is ${show(value)}; an object is needed`);
-			const before = report.problems.length;
-			for (const name of names) {
+/** What an id is made of, as a regular expression. */
+export const ID_PATTERN = '^[a-z0-9-]{1,64}$';
+const ID = new RegExp(ID_PATTERN);
+export const isId = (value: unknown): value is string => typeof value === 'string' && ID.test(value);
+export const isRecord = (value: unknown): value is Record<string, unknown> =>
+	typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** What a missing field is filled with: a fresh one each time. */
+export const fresh = (value: unknown): unknown =>
+	typeof value === 'object' && value !== null ? JSON.parse(JSON.stringify(value)) : value;
+
+const quoted = (values: readonly string[]): string => values.map((v) => `"${v}"`).join(', ');
+
+/** Reports what is wrong with the value; fills in missing fields inside it. Changes nothing else. */
+export function check(shape: Shape, value: unknown, report: Report): void {
+	switch (shape.kind) {
+		case 'number': {
+			const { what, min, max, whole } = shape;
+			if (typeof value !== 'number' || !(value >= min && value <= max) || (whole && !Number.isInteger(value)))
+				report.needs(value, `${whole ? 'a whole number' : 'a number'} from ${min} to ${max} (${what}) is`);
+			return;
+		}
+		case 'boolean':
+			if (typeof value !== 'boolean') report.needs(value, `true or false (${shape.what}) is`);
+			return;
+		case 'text': {
+			const { what, longest, shortest } = shape;
+			if (typeof value !== 'string') report.needs(value, `a text (${what}) is`);
+			else if (value.length > longest)
+				report.add(`is ${value.length} characters long; at most ${longest} (${what}) fit`);
+			else if (value.trim().length < shortest) report.add(`is empty; ${what} is needed`);
+			return;
+		}
+		case 'id':
+			if (!isId(value)) report.needs(value, `an id of 1 to 64 of a–z, 0–9 and "-" (${shape.what}) is`);
+			return;
+		case 'oneOf':
+			if (!shape.values.includes(value as string)) report.needs(value, `one of ${quoted(shape.values)} is`);
+			return;
+		case 'null':
+			if (value !== null) report.needs(value, 'null is');
+			return;
+		case 'const':
+			if (value !== shape.value) report.needs(value, `"${shape.value}" is`);
+			return;
+		case 'orNull':
+			if (value !== null) check(shape.inner, value, report);
+			return;
+		case 'either': {
+			const choice = shape.choices.find((c) => c.when(value));
+			if (choice) check(choice.shape, value, report);
+			else report.needs(value, `${shape.wanted} is`);
+			return;
+		}
+		case 'kinds': {
+			if (!isRecord(value)) return report.needs(value, 'an object with a "kind" is');
+			const { kind } = value;
+			if (typeof kind === 'string' && Object.hasOwn(shape.of, kind)) check(shape.of[kind]!, value, report);
+			else report.addAt('kind', `is ${show(kind)}; one of ${quoted(Object.keys(shape.of))} is needed`);
+			return;
+		}
+		case 'list':
+			return checkList(shape.item, shape.limits, value, report);
+		case 'object':
+			return checkObject(shape, value, report);
+		case 'record': {
+			if (!isRecord(value)) return report.needs(value, 'an object is');
+			for (const key in value) {
 				if (report.full) return;
-				const field = fields[name]!;
-				if (!Object.hasOwn(value, name)) {
-					if (field.missing) value[name] = field.missing();
-					else if (!field.optional) report.addAt(name, 'is missing; it is needed');
-					continue;
-				}
-				report.enter(name);
-				field.shape.check(value[name], report);
+				if (shape.names && !shape.names.includes(key)) continue;
+				report.enter(key);
+				check(shape.each, value[key], report);
 				report.leave();
 			}
-			if (also && report.problems.length === before) also(value, report);
-		},
-		schema: () => ({
-			type: 'object',
-			properties: Object.fromEntries(
-				names.map((name) => {
-					const field = fields[name]!;
-					const schema = field.shape.schema();
-					return [name, field.missing ? { ...schema, default: field.missing() } : schema];
-				})
-			),
-			required: names.filter((name) => !fields[name]!.missing && !fields[name]!.optional)
-		})
-	};
+			return;
+		}
+		case 'ruled': {
+			const before = report.problems.length;
+			shape.first?.(value);
+			check(shape.inner, value, report);
+			if (report.problems.length === before) shape.then?.(value, report);
+			return;
+		}
+		case 'own':
+			shape.check(value, report);
+	}
+}
+
+function checkList(
+	item: Shape,
+	{ most = 100000, least = 0, unique }: ListLimits,
+	value: unknown,
+	report: Report
+): void {
+	if (!Array.isArray(value)) return report.needs(value, 'a list is');
+	if (value.length < least || value.length > most)
+		report.add(`has ${value.length} items; ${least} to ${most} are needed`);
+	const seen = new Map<unknown, number>();
+	for (let i = 0; i < value.length && !report.full; i++) {
+		report.enter(i);
+		check(item, value[i], report);
+		if (unique !== undefined && isRecord(value[i])) {
+			const key = (value[i] as Record<string, unknown>)[unique];
+			const first = seen.get(key);
+			if (first !== undefined && key !== undefined)
+				report.addAt(unique, `is ${show(key)}, as in item ${first}; each needs one of its own`);
+			else seen.set(key, i);
+		}
+		report.leave();
+	}
+}
+
+function checkObject({ fields, names, also }: ObjectShape, value: unknown, report: Report): void {
+	if (!isRecord(value)) return report.needs(value, 'an object is');
+	const before = report.problems.length;
+	for (const name of names) {
+		if (report.full) return;
+		const field = fields[name]!;
+		if (!Object.hasOwn(value, name)) {
+			if (field.missing !== undefined) value[name] = fresh(field.missing);
+			else if (!field.optional) report.addAt(name, 'is missing; it is needed');
+			continue;
+		}
+		report.enter(name);
+		check(field.shape, value[name], report);
+		report.leave();
+	}
+	if (also && report.problems.length === before) also(value, report);
 }
 
 const NUL = '\0';
@@ -259,21 +328,6 @@ export function refuseDangerous(value: unknown, report: Report): void {
 export function openAs<T>(parsed: unknown, shape: Shape): ReadResult<T> {
 	const report = new Report();
 	refuseDangerous(parsed, report);
-	if (report.problems.length === 0) shape.check(parsed, report);
+	if (report.problems.length === 0) check(shape, parsed, report);
 	return report.problems.length > 0 ? { ok: false, problems: report.problems } : { ok: true, value: parsed as T };
 }
-
-/** An object whose names come from a list and whose values all look alike. */
-export const record = (names: readonly string[], shape: Shape): Shape => ({
-	check(value, report) {
-		if (!isRecord(value)) return report.add(`is ${show(value)}; an object is needed`);
-		for (const key in value) {
-			if (report.full) return;
-			if (!names.includes(key)) continue;
-			report.enter(key);
-			shape.check(value[key], report);
-			report.leave();
-		}
-	},
-	schema: () => ({ type: 'object', properties: Object.fromEntries(names.map((name) => [name, shape.schema()])) })
-});

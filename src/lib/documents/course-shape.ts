@@ -11,6 +11,10 @@ import {
 	optional,
 	orNull,
 	required,
+	own,
+	record,
+	rising,
+	ruled,
 	show,
 	text,
 	withDefault,
@@ -20,49 +24,22 @@ import {
 const metres = (what: string): Shape => number(`${what}, in metres`, -1e6, 1e6);
 const seconds = (what: string, least = 0): Shape => number(`${what}, in seconds`, least, LIMITS.seconds);
 
-const place: Shape = {
-	check(value, report) {
-		if (!Array.isArray(value) || value.length !== 3 || !value.every((n) => typeof n === 'number' && Number.isFinite(n)))
-			report.add(`is ${show(value)}; three numbers, x, y, z in metres, are needed`);
-	},
-	schema: () => ({ type: 'array', items: { type: 'number' }, minItems: 3, maxItems: 3 })
-};
-const nothing: Shape = { check() {}, schema: () => ({ type: 'null' }) };
+const place = list(metres('x, y or z'), { least: 3, most: 3 });
+const nothing: Shape = { kind: 'null' };
 
 /** By id of the number: its value. */
-const numbers: Shape = {
-	check(value, report) {
-		if (!isRecord(value)) return report.add(`is ${show(value)}; an object of numbers by their ids is needed`);
-		for (const [name, given] of Object.entries(value))
-			if (typeof given !== 'number' || !Number.isFinite(given))
-				report.addAt(name, `is ${show(given)}; a number is needed`);
-	},
-	schema: () => ({ type: 'object', additionalProperties: { type: 'number' } })
-};
+const numbers = record(null, number('of the event', -1e9, 1e9));
 
-const points: Shape = {
-	check(value, report) {
-		const before = report.problems.length;
-		pointList.check(value, report);
-		if (report.problems.length > before) return;
-		const at = (value as { at: number }[]).map((p) => p.at);
-		for (let i = 1; i < at.length; i++)
-			if (!(at[i]! > at[i - 1]!)) {
-				report.enter(i);
-				report.addAt('at', `is ${at[i]}, not after the point before it at ${at[i - 1]}; points must rise`);
-				report.leave();
-			}
-	},
-	schema: () => pointList.schema()
-};
-const pointList = list(
-	object({
-		at: required(seconds('from the start')),
-		value: required(number('the game value', -1e9, 1e9)),
-		in: optional(number('slope on arrival', -1e6, 1e6)),
-		out: optional(number('slope on leaving', -1e6, 1e6))
-	}),
-	{ least: 1, most: 1000 }
+const points = rising(
+	list(
+		object({
+			at: required(seconds('from the start')),
+			value: required(number('the game value', -1e9, 1e9)),
+			in: optional(number('slope on arrival', -1e6, 1e6)),
+			out: optional(number('slope on leaving', -1e6, 1e6))
+		}),
+		{ least: 1, most: 1000 }
+	)
 );
 
 const path = list(
@@ -80,45 +57,41 @@ const path = list(
 const MOST_POSES = 30 * 3600 * 5;
 
 /** Times that rise, one for each moment. */
-const rising = (times: Shape): Shape => ({
-	check(value, report) {
-		const before = report.problems.length;
-		times.check(value, report);
-		if (report.problems.length > before) return;
-		const list = value as number[];
-		const bad = list.findIndex((time, i) => i > 0 && !(time > list[i - 1]!));
-		if (bad >= 0)
-			report.addAt(bad, `is ${list[bad]}, not after the one before it at ${list[bad - 1]}; times must rise`);
-	},
-	schema: () => times.schema()
+const times = ruled(list(number('seconds', 0, 1e6), { most: MOST_POSES / 5 }), (value, report) => {
+	const list = value as number[];
+	const bad = list.findIndex((time, i) => i > 0 && !(time > list[i - 1]!));
+	if (bad >= 0) report.addAt(bad, `is ${list[bad]}, not after the one before it at ${list[bad - 1]}; times must rise`);
 });
 
 /** From when until when. */
-const span: Shape = {
-	check(value, report) {
+const span = own(
+	(value, report) => {
 		const [from, until] = Array.isArray(value) ? (value as unknown[]) : [];
 		if (typeof from !== 'number' || typeof until !== 'number' || !(from >= 0 && until >= from && until < 1e6))
 			report.add(`is ${show(value)}; two times in seconds are needed, the second not before the first`);
 	},
-	schema: () => ({ type: 'array', items: { type: 'number', minimum: 0 }, minItems: 2, maxItems: 2 })
-};
+	{ type: 'array', items: { type: 'number', minimum: 0 }, minItems: 2, maxItems: 2 }
+);
+
+/** Five numbers a moment: a plain walk, for there are half a million of them. */
+const poses = own(
+	(value, report) => {
+		if (!Array.isArray(value) || value.length % 5 !== 0)
+			report.add(`is ${show(value)}; five numbers a moment are needed: x, y, z, yaw, pitch`);
+		else if (value.length > MOST_POSES) report.add(`has ${value.length} numbers; at most ${MOST_POSES} are read`);
+		else {
+			const bad = value.findIndex((n) => typeof n !== 'number' || !Number.isFinite(n) || Math.abs(n) > 1e6);
+			if (bad >= 0) report.addAt(bad, `is ${show(value[bad])}; a number within ±1000000 is needed`);
+		}
+	},
+	{ type: 'array', items: { type: 'number' }, maxItems: MOST_POSES }
+);
 
 const recorded = object(
 	{
 		hz: withDefault(number('moments a second', 1, 240), 30),
-		poses: required({
-			check(value, report) {
-				if (!Array.isArray(value) || value.length % 5 !== 0)
-					report.add(`is ${show(value)}; five numbers a moment are needed: x, y, z, yaw, pitch`);
-				else if (value.length > MOST_POSES) report.add(`has ${value.length} numbers; at most ${MOST_POSES} are read`);
-				else {
-					const bad = value.findIndex((n) => typeof n !== 'number' || !Number.isFinite(n) || Math.abs(n) > 1e6);
-					if (bad >= 0) report.addAt(bad, `is ${show(value[bad])}; a number within ±1000000 is needed`);
-				}
-			},
-			schema: () => ({ type: 'array', items: { type: 'number' }, maxItems: MOST_POSES })
-		}),
-		times: optional(rising(list(number('seconds', 0, 1e6), { most: MOST_POSES / 5 }))),
+		poses: required(poses),
+		times: optional(times),
 		speeds: optional(list(number('metres a second', 0, 10000), { most: MOST_POSES / 5 })),
 		air: optional(list(span, { most: 100000 }))
 	},

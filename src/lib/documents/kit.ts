@@ -9,10 +9,11 @@ import {
 	withDefault,
 	KIT_FORMAT,
 	KIT_VERSION,
-	type JsonSchema,
 	type Shape
 } from 'dinesis-runtime/tools';
 import type { Kit as GameKit, ReadResult } from 'dinesis-runtime';
+
+import { jsonSchemaOf, type JsonSchema } from './json-schema';
 
 export interface Kit extends GameKit {
 	readonly courses: readonly Course[];
@@ -33,7 +34,7 @@ export const openKit = (parsed: unknown): ReadResult<Kit> => openKitAs<Kit>(pars
 
 /** The JSON Schema (2020-12) that is published with the product. */
 export function kitJsonSchema(): JsonSchema {
-	const body = kitBody.schema() as { properties: JsonSchema };
+	const body = jsonSchemaOf(kitBody) as { properties: JsonSchema };
 	return {
 		$schema: 'https://json-schema.org/draft/2020-12/schema',
 		title: 'Dinesis kit',
