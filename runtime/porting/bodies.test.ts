@@ -166,7 +166,7 @@ function bob({ kit, inputs }: any): number[][] {
 						list.forEach((part) => sizes[g]! > 0 && !part.isNoise && part.add(p, sizes[g]!, out))
 					)
 				);
-				sizes.forEach((w, g) => most.forEach((_, c) => (most[c]! += w * rough[g][c])));
+				sizes.forEach((w, g) => most.forEach((_, c) => (most[c]! += w * rough[g]![c]!)));
 				const quickest = most.map((m, c) => {
 					const fast = m * ((pace / 2) * 1) * amount;
 					return steps[c] !== 0 && fast > 0 ? fast / Math.abs(steps[c]!) : Infinity;
@@ -178,7 +178,7 @@ function bob({ kit, inputs }: any): number[][] {
 		}
 		was = grounded ? speed : 0;
 		steps = new Array<number>(7).fill(0);
-		sizes.forEach((w, g) => w > 0 && parts[g].forEach((part: Part) => part.add(phase, w * amount, steps)));
+		sizes.forEach((w, g) => w > 0 && parts[g]!.forEach((part: Part) => part.add(phase, w * amount, steps)));
 		const out = [...steps];
 		if (idle) {
 			const goal = grounded ? Math.max(0, 1 - speed / gaits[0].speed) : 0;

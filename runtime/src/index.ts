@@ -14,7 +14,7 @@ export type {
 	PlayOptions,
 	RuntimeBody,
 	RuntimeOptions,
-	RuntimeView,
+	RuntimeFrame,
 	Snapshot,
 	Trouble
 } from './game/runtime';

@@ -46,7 +46,7 @@ export {
 export { gameEvent, kitFields, parameter, worldLinks } from './kit/kit-shape';
 export { lagPreset } from './kit/lag-shape';
 export { isOfThisVersion, openKitAs } from './kit/open';
-export { LIMITS, rising, shakePreset } from './kit/preset-shape';
+export { RANGES, rising, shakePreset } from './kit/preset-shape';
 export { rig } from './kit/rig-shape';
 export {
 	boolean,

@@ -199,7 +199,7 @@ export interface Walking {
 }
 
 /** Places of what a step hands to its parts: seconds, metres a second, sizes, rates, steps a second now and a step ago, the speed that the shares of the gaits are of, the step that the spring is prepared for, the most that a size may change. */
-const [DT, SPEED, AMOUNT, RATE, PACE, PACE_WAS, WEIGHED, SPRUNG, MOST] = [0, 1, 2, 3, 4, 5, 6, 7, 8];
+const [DT, SPEED, AMOUNT, RATE, CADENCE, CADENCE_WAS, WEIGHED, SPRUNG, MOST] = [0, 1, 2, 3, 4, 5, 6, 7, 8];
 
 export class BobRun {
 	/** x, y, z, pitch, yaw, roll, fov. */
@@ -284,7 +284,7 @@ export class BobRun {
 		this.frame.set(from.frame);
 		// Of another preset, perhaps: worked out anew.
 		this.frame[WEIGHED] = this.frame[SPRUNG] = 0;
-		if (this.speed > 0) this.frame[PACE] = this.frame[PACE_WAS] = bobSteps(this.bob, this.speed);
+		if (this.speed > 0) this.frame[CADENCE] = this.frame[CADENCE_WAS] = bobSteps(this.bob, this.speed);
 		// What differs goes by and by, so that tuning while one walks is no jump.
 		this.addGaits();
 		for (let c = 0; c < CHANNEL_COUNT; c++) this.carry[c] = from.steps[c]! - this.steps[c]!;
@@ -332,10 +332,11 @@ export class BobRun {
 		const speed = frame[SPEED]!;
 		if (grounded && speed > 0) {
 			const was = this.speed;
-			if (speed !== was) frame[PACE] = bobSteps(this.bob, speed);
+			if (speed !== was) frame[CADENCE] = bobSteps(this.bob, speed);
 			// Between two frames the speed went straight from one to the other.
-			this.phase += (((was > 0 ? frame[PACE_WAS]! : frame[PACE]!) + frame[PACE]!) / 4) * frame[RATE]! * frame[DT]!;
-			frame[PACE_WAS] = frame[PACE]!;
+			this.phase +=
+				(((was > 0 ? frame[CADENCE_WAS]! : frame[CADENCE]!) + frame[CADENCE]!) / 4) * frame[RATE]! * frame[DT]!;
+			frame[CADENCE_WAS] = frame[CADENCE]!;
 		}
 		this.speed = grounded ? speed : 0;
 		return Math.floor(this.phase * 2) > before;
@@ -398,7 +399,7 @@ export class BobRun {
 		}
 		for (let g = 0; g < weights.length; g++)
 			for (let c = 0; c < CHANNEL_COUNT; c++) steepest[c]! += weights[g]! * bob.noises[g]![c]!;
-		const strides = (frame[PACE]! / 2) * frame[RATE]!;
+		const strides = (frame[CADENCE]! / 2) * frame[RATE]!;
 		const amount = frame[AMOUNT]!;
 		let quickest = Infinity;
 		for (let c = 0; c < CHANNEL_COUNT; c++) {

@@ -28,11 +28,13 @@ export interface BobChannel {
 }
 
 export interface BobGait {
+	/** Names it: 1–64 of a–z, 0–9 and "-". */
 	readonly id: string;
 	/** The speed that it is made for, in metres a second. */
 	readonly speed: number;
 	/** Steps a second at that speed. */
 	readonly steps: Hertz;
+	/** What it moves: by channel, how far and how. */
 	readonly channels: Readonly<Partial<Record<Channel, BobChannel>>>;
 }
 
@@ -43,23 +45,31 @@ export interface BobLanding {
 	readonly most: Metres;
 	/** Degrees that the look goes down for each metre of dip. */
 	readonly nod: number;
+	/** Of its spring, undamped, 0.05–30. */
 	readonly frequency: Hertz;
 	/** Below 1 it swings back over the middle. */
 	readonly damping: number;
 }
 
 export interface BobIdle {
+	/** What moves: by channel, how far, and cycles a second. */
 	readonly channels: Readonly<Partial<Record<Channel, { readonly amplitude: number; readonly frequency: Hertz }>>>;
 }
 
 export interface BobPreset {
+	/** Names it: 1–64 of a–z, 0–9 and "-". */
 	readonly id: string;
 	/** The id that its chance comes from, when that was another one once. */
 	readonly seededBy?: string;
+	/** Tells shakes, head bobs and camera lags apart. */
 	readonly family: 'bob';
+	/** Metres (space) or pixels (flat). */
 	readonly view: View;
+	/** What people call it, 1–120 characters. */
 	readonly name: string;
+	/** A description for people, up to 4000 characters. */
 	readonly about: string;
+	/** Words to find it by, and to stop it by: up to 40. */
 	readonly tags: readonly string[];
 	/** Multiplies all amplitudes. */
 	readonly amount: number;
@@ -69,9 +79,11 @@ export interface BobPreset {
 	readonly blendTime: Seconds;
 	/** Standing or in the air it is gone within this time, never faster than its own fastest frame. */
 	readonly settleTime: Seconds;
+	/** What the view does when feet meet the ground after a fall; null: nothing. */
 	readonly landing: BobLanding | null;
 	/** Breathing, where one stands. */
 	readonly idle: BobIdle | null;
+	/** Game values that raise and lower it. */
 	readonly drives: readonly Drive[];
 }
 

@@ -15,6 +15,7 @@ export const VIEW_KINDS = ['eyes', 'chase', 'flat', 'fixed'] as const;
 export type ViewKind = (typeof VIEW_KINDS)[number];
 
 export interface RigView {
+	/** Where the camera stands. */
 	readonly kind: ViewKind;
 	/** The vertical field of view, of all kinds but `flat`. */
 	readonly fov: Degrees;
@@ -28,10 +29,13 @@ export interface RigView {
 	readonly place: readonly [number, number, number];
 	/** `fixed`: where it looks, unless it turns to the body. */
 	readonly yaw: Degrees;
+	/** `fixed`: how far it looks up, −89 … 89. */
 	readonly pitch: Degrees;
+	/** `fixed`: whether it turns to the body. */
 	readonly turns: boolean;
 	/** `flat`: pixels for each metre of the world, and how many of them the picture is high. */
 	readonly pixelsPerMetre: number;
+	/** `flat`: how many pixels the picture is high. */
 	readonly tall: number;
 }
 
@@ -43,18 +47,25 @@ export interface Lean {
 	readonly rollByStrafe: number;
 	/** Metres (pixels in a flat view) of sway for each degree a second of turning, and each metre a second sideways. */
 	readonly swayByTurn: number;
+	/** Metres (pixels) of sway for each metre a second sideways, −1000 … 1000. */
 	readonly swayByStrafe: number;
 	/** The most of either that it leans to. */
 	readonly mostRoll: Degrees;
+	/** The most that it sways, in metres (pixels). */
 	readonly mostSway: number;
+	/** Of its spring, undamped, 0.05–30. */
 	readonly frequency: Hertz;
+	/** Damping ratio of its spring, 0.05–10. */
 	readonly damping: number;
 }
 
 /** Where the camera must stay, in the world; null: anywhere in that direction. */
 export interface Limits {
+	/** To the right, from and to, in metres. */
 	readonly x: readonly [number, number] | null;
+	/** Up, from and to, in metres. */
 	readonly y: readonly [number, number] | null;
+	/** Behind, from and to, in metres. */
 	readonly z: readonly [number, number] | null;
 	/** An area on the map by its corners x, z; it has no dents: what counts is its hull. */
 	readonly area: readonly (readonly [number, number])[] | null;
@@ -63,15 +74,21 @@ export interface Limits {
 }
 
 export interface Rig {
+	/** Names it: 1–64 of a–z, 0–9 and "-". */
 	readonly id: string;
+	/** What people call it, 1–120 characters. */
 	readonly name: string;
+	/** A description for people, up to 4000 characters. */
 	readonly about: string;
+	/** Where the camera stands, and its lens. */
 	readonly view: RigView;
 	/** A camera lag's id; null: the view goes along at once. */
 	readonly lag: string | null;
+	/** Where it must stay; null: anywhere. */
 	readonly limits: Limits | null;
 	/** A head bob's id; null: none. */
 	readonly bob: string | null;
+	/** How it tips into turns; null: it does not. */
 	readonly lean: Lean | null;
 	/** The most that each channel may reach, over bob, lean and shakes; null: none. */
 	readonly ceiling: Ceilings | null;

@@ -7,9 +7,13 @@ import type { Seconds } from '../units/quantities';
 
 /** Something that happened in the world. */
 export interface Happening {
+	/** Its kind’s id. */
 	readonly what: string;
+	/** A moment happens, a state starts and ends. */
 	readonly phase: Occurrence['phase'];
+	/** By id. */
 	readonly numbers: Readonly<Record<string, number>>;
+	/** x, y, z in metres; null: none. */
 	readonly place: readonly [number, number, number] | null;
 	/** For states of a known length. */
 	readonly length?: Seconds;
@@ -20,6 +24,7 @@ export interface Happening {
 export interface EventLink {
 	/** A happening's id. */
 	readonly from: string;
+	/** The event’s id. */
 	readonly event: string;
 	/** By id of a number that the event carries: the happening's number. */
 	readonly numbers: Readonly<Record<string, string>>;
@@ -28,11 +33,14 @@ export interface EventLink {
 export interface ValueLink {
 	/** A world value's id. */
 	readonly from: string;
+	/** The game value’s id. */
 	readonly parameter: string;
 }
 
 export interface WorldLinks {
+	/** What happenings raise. */
 	readonly events: readonly EventLink[];
+	/** What world values set. */
 	readonly values: readonly ValueLink[];
 }
 

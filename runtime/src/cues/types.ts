@@ -3,19 +3,28 @@ import type { CurvePoint } from '../math/curve';
 import type { Seconds } from '../units/quantities';
 
 export interface EventValue {
+	/** Names it: 1–64 of a–z, 0–9 and "-", within its event. */
 	readonly id: string;
+	/** The unit, for people; up to 20 characters. */
 	readonly unit: string;
+	/** The least it is expected to be: a curve’s 0. */
 	readonly min: number;
+	/** The most it is expected to be: a curve’s 1. */
 	readonly max: number;
 }
 
 export interface GameEvent {
+	/** Names it: 1–64 of a–z, 0–9 and "-". */
 	readonly id: string;
+	/** What people call it, 1–120 characters. */
 	readonly name: string;
 	/** A moment happens; a state starts and ends. */
 	readonly kind: 'moment' | 'state';
+	/** Whether it happens at a place. */
 	readonly placed: boolean;
+	/** What each occurrence carries unless it says otherwise. */
 	readonly tags: readonly string[];
+	/** The numbers that it carries, up to 16. */
 	readonly values: readonly EventValue[];
 }
 
@@ -25,8 +34,11 @@ export type CueWhen = (typeof CUE_WHENS)[number];
 
 /** A number the event carries, or a game value, within bounds; null: open on that side. */
 export interface Between {
+	/** The number’s or the game value’s id. */
 	readonly of: string;
+	/** At least; null: open below. */
 	readonly from: number | null;
+	/** At most; null: open above. */
 	readonly to: number | null;
 }
 
@@ -50,8 +62,11 @@ export type Amount = number | { readonly by: string; readonly curve: readonly Cu
 
 /** Each repetition adds `by`, up to `most`; after `coolDown` seconds without one it begins anew at 1. */
 export interface BuildUp {
+	/** What each repetition adds to the strength, 0–10. */
 	readonly by: number;
+	/** The most it comes to, 1–100. */
 	readonly most: number;
+	/** Seconds without a repetition until it begins anew, 0–3600. */
 	readonly coolDown: Seconds;
 }
 
@@ -64,38 +79,52 @@ interface Identified {
 }
 
 export interface PlayAction extends Identified {
+	/** Plays a preset. */
 	readonly kind: 'play';
 	/** One of these at random, never the same twice running when there are others. */
 	readonly pick: readonly { readonly preset: string; readonly weight: number }[];
+	/** Multiplies the gain, 0–10. */
 	readonly strength: Amount;
 	/** Instead of the preset's own: seconds, or the event's own length. */
 	readonly length: null | 'event' | Seconds;
+	/** Multiplies all frequencies of the play, 0–100. */
 	readonly rate: number;
+	/** Seconds from the event to the action, 0–3600. */
 	readonly delay: Seconds;
 	/** Felt from where it happened, with the preset's reach. */
 	readonly fromPlace: boolean;
+	/** What repetitions add; null: nothing. */
 	readonly buildUp: BuildUp | null;
 }
 
 export interface StopAction extends Identified {
+	/** Stops plays. */
 	readonly kind: 'stop';
 	/** What this cue began, everything, the plays of a preset, or of all presets with a tag. */
 	readonly what: 'own' | 'all' | { readonly preset: string } | { readonly tag: string };
 	/** At once instead of with the fade. */
 	readonly cut: boolean;
+	/** Seconds from the event to the action, 0–3600. */
 	readonly delay: Seconds;
 }
 
 export interface SetAction extends Identified {
+	/** Sets a game value. */
 	readonly kind: 'set';
+	/** The game value’s id. */
 	readonly parameter: string;
+	/** Its new value; kept within its range. */
 	readonly to: number;
+	/** Seconds from the event to the action, 0–3600. */
 	readonly delay: Seconds;
 }
 
 export interface RaiseAction extends Identified {
+	/** Lets another event happen, with the same numbers, place and tags. */
 	readonly kind: 'raise';
+	/** The event’s id. */
 	readonly event: string;
+	/** Seconds from the event to the action, 0–3600. */
 	readonly delay: Seconds;
 }
 
@@ -104,14 +133,19 @@ export interface RaiseAction extends Identified {
  * it is. For good, or as long as the state that the cue lasts with; with nothing in it the camera goes back to its own.
  */
 export interface CameraAction extends Identified {
+	/** Changes what the camera is seen through. */
 	readonly kind: 'camera';
+	/** A rig’s id; null: stays. */
 	readonly rig: string | null;
+	/** A camera lag’s id; null: stays. */
 	readonly lag: string | null;
+	/** A head bob’s id; null: stays. */
 	readonly bob: string | null;
 	/** What gaits of the head bob are multiplied by, by the gait's id. */
 	readonly sizes: Readonly<Record<string, number>>;
 	/** How long it takes; 0 cuts. */
 	readonly over: Seconds;
+	/** Seconds from the event to the action, 0–3600. */
 	readonly delay: Seconds;
 }
 
@@ -122,23 +156,33 @@ export const FELT_BY = ['one', 'reach', 'everyone'] as const;
 export type FeltBy = (typeof FELT_BY)[number];
 
 export interface Cue {
+	/** Names it: 1–64 of a–z, 0–9 and "-". */
 	readonly id: string;
 	/** The id that its chance comes from, when that was another one once. */
 	readonly seededBy?: string;
 	/** Off: it stands there and does nothing. */
 	readonly on: boolean;
+	/** The event that it answers, by its id. */
 	readonly event: string;
+	/** At which phase of it. */
 	readonly when: CueWhen;
+	/** All of them must hold. */
 	readonly conditions: CueConditions;
+	/** What it does, in their order; up to 32. */
 	readonly actions: readonly CueAction[];
+	/** Whose cameras it moves. */
 	readonly feltBy: FeltBy;
 }
 
 /** Something that happened in the game. */
 export interface Occurrence {
+	/** The event’s id. */
 	readonly event: string;
+	/** A moment happens, a state starts and ends. */
 	readonly phase: 'happens' | 'starts' | 'ends';
+	/** Its numbers, by their ids. */
 	readonly values?: Readonly<Record<string, number>>;
+	/** Left out: those of the event. */
 	readonly tags?: readonly string[];
 	/** Metres, in the world. */
 	readonly place?: readonly [number, number, number];

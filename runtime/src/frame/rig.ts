@@ -304,13 +304,13 @@ export class RigRun {
 			if (done) this.was.set(stage < 2 ? this.pose : offset);
 			// By number, as of RIG_STAGES: lag, limits, bob, lean, shakes, ceiling.
 			if (stage === 0) this.follow();
-			else if (stage === 1) this.hold();
+			else if (stage === 1) this.clampToLimits();
 			else if (stage === 2) this.add(this.bob?.offset);
 			else if (stage === 3) this.addLean();
 			else if (stage === 4) this.add(this.shakes);
 			else if (this.ceilings) applyCeilings(this.ceilings, offset);
 			if (done) this.note(stage, done);
-			if (stage === 0) this.mount();
+			if (stage === 0) this.putOnBoom();
 		}
 	}
 
@@ -376,7 +376,7 @@ export class RigRun {
 	}
 
 	/** From the point that is followed to where the view stands. */
-	private mount(): void {
+	private putOnBoom(): void {
 		const { pose, view, look, spot } = this;
 		if (view.kind !== 'chase') return;
 		pose[PITCH] = steep(pose[PITCH]! - view.down);
@@ -388,7 +388,7 @@ export class RigRun {
 	}
 
 	/** Holds the pose within the limits; where motion came before, what is beyond them is taken off the motion. */
-	private hold(): void {
+	private clampToLimits(): void {
 		const { limits, pose, offset, look, spot, free, view } = this;
 		if (!limits) return;
 		for (let c = 0; c < 3; c++) free[c] = pose[c]!;

@@ -91,13 +91,13 @@ describe('what a game sends', () => {
 	it('goes over to another rig, and back to the one that it began with', () => {
 		const walks = { ...body, speed: 1.4 };
 		for (let i = 0; i < 60; i++) runtime.advance(1 / 60, walks);
-		expect(runtime.view(0).offset.every((v) => v === 0)).toBe(true);
+		expect(runtime.frameOf(0).offset.every((v) => v === 0)).toBe(true);
 		runtime.useRig('walker', { over: 0.5 });
 		for (let i = 0; i < 45; i++) runtime.advance(1 / 60, walks);
-		expect(runtime.view(0).offset.some((v) => v !== 0)).toBe(true);
+		expect(runtime.frameOf(0).offset.some((v) => v !== 0)).toBe(true);
 		runtime.useRig(null);
 		runtime.advance(1 / 60, walks);
-		expect(runtime.view(0).offset.every((v) => v === 0)).toBe(true);
+		expect(runtime.frameOf(0).offset.every((v) => v === 0)).toBe(true);
 	});
 });
 
@@ -147,7 +147,7 @@ describe('another kit, and another moment', () => {
 		runtime.begin('hum');
 		runtime.play('thud', { length: 60 });
 		runtime.advance(0.5, body);
-		const before = [...runtime.view(0).offset];
+		const before = [...runtime.frameOf(0).offset];
 		runtime.replaceKit({ ...kit, name: 'Other' });
 		expect([...runtime.advance(0, body).offset]).toEqual(before);
 		runtime.replaceKit({ ...kit, presets: kit.presets.map((p) => (p.id === 'thud' ? { ...p, amount: 0.5 } : p)) });

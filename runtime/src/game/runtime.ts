@@ -17,6 +17,7 @@ import type { Seconds } from '../units/quantities';
 
 /** What was sent that cannot be: each is told once, and counted from then on. */
 export interface Trouble {
+	/** What it is about. */
 	readonly kind: 'event' | 'value' | 'preset' | 'rig' | 'number' | 'state';
 	/** The id that is not there, or the name of the number. */
 	readonly what: string;
@@ -47,6 +48,7 @@ export interface EventOptions {
 	readonly length?: Seconds;
 	/** Where: x, y, z in metres. */
 	readonly place?: readonly [number, number, number];
+	/** Left out: those of the event. */
 	readonly tags?: readonly string[];
 	/** Whom it happened to: `one` or `two`. */
 	readonly who?: string;
@@ -77,8 +79,8 @@ export interface RuntimeBody {
 	readonly onFoot?: boolean;
 }
 
-/** What one player sees in a frame. The same object in every frame: read it before the next. */
-export interface RuntimeView {
+/** A frame as one player sees it. The same object in every frame: read it before the next. */
+export interface RuntimeFrame {
 	/** x, y, z in metres (pixels), pitch, yaw, roll in degrees, fov in degrees (percent), on top of the camera's pose. */
 	readonly offset: Float64Array;
 	/** Where the camera rests: x, y, z in metres, and its orientation as a quaternion x, y, z, w. */
@@ -99,8 +101,11 @@ export interface PlayerSettings {
 
 /** A moment to go back to; made by `snapshot`. */
 export interface Snapshot {
+	/** All motion, as it stood. */
 	readonly frame: Frame;
+	/** The runtime’s clock, in seconds. */
 	readonly now: Seconds;
+	/** States that were on. */
 	readonly states: ReadonlySet<string>;
 }
 
@@ -108,13 +113,18 @@ const isNumber = (value: unknown): value is number => typeof value === 'number' 
 const isPlace = (value: unknown): boolean => Array.isArray(value) && value.length === 3 && value.every(isNumber);
 const together = (state: string, key = ''): string => `${state}\u0000${key}`;
 
+/**
+ * A kit that plays. Made by `createRuntime`.
+ *
+ *     const runtime: Runtime = createRuntime(kit, { seed: 1, rig: 'eyes', viewers: 2 });
+ */
 export class Runtime {
 	/** How often each thing was sent that cannot be, by its sentence. */
 	readonly troubles = new Map<string, number>();
 	private kit: Kit;
 	private frame: Frame;
 	private time: Seconds = 0;
-	private readonly views: (RuntimeView & { fov: number })[];
+	private readonly seen: (RuntimeFrame & { fov: number })[];
 	private readonly bodies: (FrameBody & { speed: number; grounded: boolean; onFoot: boolean })[];
 	private readonly intensities: Float64Array;
 	private readonly onTrouble: (trouble: Trouble) => void;
@@ -135,7 +145,7 @@ export class Runtime {
 			onFoot: true
 		}));
 		this.intensities = new Float64Array(viewers).fill(1);
-		this.views = this.frame.cameras.map((camera) => ({
+		this.seen = this.frame.cameras.map((camera) => ({
 			offset: new Float64Array(camera.offset.length),
 			camera: new Float64Array(camera.camera.length),
 			fov: camera.fov,
@@ -143,23 +153,35 @@ export class Runtime {
 		}));
 	}
 
-	/** Seconds since it began. */
+	/** Seconds since it began: the sum of all `dt`s, the clock that `at` is on. */
 	get now(): Seconds {
 		return this.time;
 	}
 
-	/** A moment happens. An event that the kit does not know is counted and told once. */
+	/**
+	 * A moment happens. An event that the kit does not know is counted and told once.
+	 *
+	 *     runtime.raise('landing', { values: { fall: 6 }, place: [2, 0, -3] });
+	 */
 	raise(event: string, options: EventOptions = {}): void {
 		this.happen(event, 'happens', options);
 	}
 
-	/** A state starts; until its end with the same key it is on. Begun twice it begins once. */
+	/**
+	 * A state starts; until its end with the same key it is on. Begun twice it begins once.
+	 *
+	 *     runtime.begin('door-rattles', { key: 'north', place: [0, 1, -8] });
+	 */
 	begin(state: string, options: EventOptions = {}): void {
 		if (!this.happen(state, 'starts', options)) return;
 		this.states.add(together(state, options.key));
 	}
 
-	/** A state ends. An end without a start is counted and told once. */
+	/**
+	 * A state ends. An end without a start is counted and told once.
+	 *
+	 *     runtime.end('door-rattles', { key: 'north' });
+	 */
 	end(state: string, options: EventOptions = {}): void {
 		if (this.kit.events.some((e) => e.id === state) && !this.states.has(together(state, options.key))) {
 			this.complain('state', state, `The state "${state}" ended without a start with the same key.`);
@@ -168,7 +190,11 @@ export class Runtime {
 		if (this.happen(state, 'ends', options)) this.states.delete(together(state, options.key));
 	}
 
-	/** Sets a game value from the next frame on; within its range. */
+	/**
+	 * Sets a game value from the next frame on; kept within its range.
+	 *
+	 *     runtime.set('cold', 0.8);
+	 */
 	set(gameValue: string, value: number): void {
 		const known = this.kit.parameters.some((p) => p.id === gameValue);
 		if (!known) this.complain('value', gameValue, `There is no game value "${gameValue}" in the kit.`);
@@ -177,7 +203,11 @@ export class Runtime {
 		else this.frame.director.set(gameValue, value);
 	}
 
-	/** Plays a preset without an event. */
+	/**
+	 * Plays a shake without an event.
+	 *
+	 *     runtime.play('thud', { strength: 0.5, place: [2, 0, -3] });
+	 */
 	play(preset: string, options: PlayOptions = {}): void {
 		const { strength, rate, length, place, who } = options;
 		if (!this.kit.presets.some((p) => p.id === preset && isShake(p)))
@@ -191,7 +221,11 @@ export class Runtime {
 			if (who === undefined || id === who) player.fire(preset, { strength, rate, length, at: place });
 	}
 
-	/** Lets motion fade out: all of it, a preset's, or that of presets with a tag; with `cut` at once. */
+	/**
+	 * Lets motion fade out: all of it, a preset's, or that of presets with a tag; with `cut` at once.
+	 *
+	 *     runtime.stop({ tag: 'engine' });
+	 */
 	stop(what: 'all' | { readonly preset: string } | { readonly tag: string } = 'all', cut = false): void {
 		const tagged = (id: string, tag: string): boolean =>
 			this.kit.presets.some((p) => p.id === id && isShake(p) && p.tags.includes(tag));
@@ -204,7 +238,11 @@ export class Runtime {
 			}
 	}
 
-	/** Is seen through another rig within `over` seconds; 0, or left out, cuts. null: the one that it began with. */
+	/**
+	 * Is seen through another rig within `over` seconds; 0, or left out, cuts. null: the one that it began with.
+	 *
+	 *     runtime.useRig('behind-the-boat', { over: 0.6 });
+	 */
 	useRig(rig: string | null, { over = 0, who }: { readonly over?: Seconds; readonly who?: string } = {}): void {
 		if (rig !== null && !this.kit.rigs.some((r) => r.id === rig))
 			return this.complain('rig', rig, `There is no rig "${rig}" in the kit.`);
@@ -214,7 +252,11 @@ export class Runtime {
 		});
 	}
 
-	/** A player's own share of all motion. */
+	/**
+	 * A player's own share of all motion; 0 is none, 1 what was designed, 2 at most.
+	 *
+	 *     runtime.setPlayer({ intensity: 0.5 });
+	 */
 	setPlayer({ intensity, who }: PlayerSettings): void {
 		if (intensity === undefined) return;
 		if (!isNumber(intensity))
@@ -227,9 +269,11 @@ export class Runtime {
 	/**
 	 * One frame, `dt` seconds after the one before, with the bodies as they are now. The first one puts the camera where the body is. A
 	 * `dt` that is 0, negative or no number is a frame in which no time goes by; a long one, such as 10 s, is one long frame: what was due in it is
-	 * carried out at its moments. Returns the first player's view; `view` gives any.
+	 * carried out at its moments. Returns the first player's frame; `frameOf` gives any.
+	 *
+	 *     const { camera, offset, fov } = runtime.advance(1 / 60, { pose: [0, 0, 0, 0, 0], speed: 1.4, grounded: true });
 	 */
-	advance(dt: Seconds, body: RuntimeBody | readonly RuntimeBody[]): RuntimeView {
+	advance(dt: Seconds, body: RuntimeBody | readonly RuntimeBody[]): RuntimeFrame {
 		const sound = isNumber(dt) && dt > 0;
 		if (!sound && dt !== 0) this.complain('number', 'dt', 'A frame came with a dt that is no number from 0 on.');
 		const list = Array.isArray(body) ? (body as readonly RuntimeBody[]) : null;
@@ -239,16 +283,26 @@ export class Runtime {
 			this.frame.step(this.time, this.begun ? dt : 0, this.bodies);
 			this.begun = true;
 		}
-		for (let i = 0; i < this.views.length; i++) this.look(i);
-		return this.views[0]!;
+		for (let i = 0; i < this.seen.length; i++) this.look(i);
+		return this.seen[0]!;
 	}
 
-	/** What a player sees: 0 the first, 1 the second. */
-	view(viewer: number): RuntimeView {
-		return this.views[viewer] ?? this.views[0]!;
+	/**
+	 * The frame of any player as it is now: 0 the first, 1 the second; of another number the first one's.
+	 *
+	 *     runtime.advance(dt, [left, right]);
+	 *     const { camera, offset } = runtime.frameOf(1);
+	 */
+	frameOf(viewer: number): RuntimeFrame {
+		return this.seen[viewer] ?? this.seen[0]!;
 	}
 
-	/** Goes on with another kit while everything plays: what is the same goes on, what changed goes over without a jump, what is gone fades. */
+	/**
+	 * Goes on with another kit while everything plays: what is the same goes on, what changed goes over without a jump, what is gone fades.
+	 *
+	 *     const read = openKit(JSON.parse(text));
+	 *     if (read.ok) runtime.replaceKit(read.value);
+	 */
 	replaceKit(kit: Kit): void {
 		const before = new Map(this.kit.presets.map((p) => [p.id, JSON.stringify(p)]));
 		this.kit = kit;
@@ -259,12 +313,20 @@ export class Runtime {
 			if (before.get(preset.id) !== JSON.stringify(preset)) this.frame.director.setPreset(preset);
 	}
 
-	/** Everything as it stands, to go back to. */
+	/**
+	 * Everything as it stands, to go back to: phases, fades, states, cool-downs. Frames after it leave it as it is.
+	 *
+	 *     const saved = runtime.snapshot();
+	 */
 	snapshot(): Snapshot {
 		return { frame: this.frame.fork(), now: this.time, states: new Set(this.states) };
 	}
 
-	/** Goes back to a snapshot: the same inputs from there on give the same motion. */
+	/**
+	 * Goes back to a snapshot of this runtime: the same inputs from there on give the same motion, to the bit.
+	 *
+	 *     runtime.restore(saved);
+	 */
 	restore(snapshot: Snapshot): void {
 		this.frame = snapshot.frame.fork();
 		this.time = snapshot.now;
@@ -313,13 +375,13 @@ export class Runtime {
 	}
 
 	private look(i: number): void {
-		const view = this.views[i]!;
+		const seen = this.seen[i]!;
 		const camera = this.frame.cameras[i]!;
 		const intensity = this.intensities[i]!;
-		for (let c = 0; c < view.offset.length; c++) view.offset[c] = camera.offset[c]! * intensity;
-		view.camera.set(camera.camera);
-		view.fov = camera.fov;
-		if (camera.run.done) view.stages.set(camera.run.done);
+		for (let c = 0; c < seen.offset.length; c++) seen.offset[c] = camera.offset[c]! * intensity;
+		seen.camera.set(camera.camera);
+		seen.fov = camera.fov;
+		if (camera.run.done) seen.stages.set(camera.run.done);
 	}
 
 	private complain(kind: Trouble['kind'], what: string, sentence: string): void {
@@ -329,5 +391,12 @@ export class Runtime {
 	}
 }
 
-/** A runtime that plays a kit as it was read (`openKit`). Throws nothing from here on. */
+/**
+ * A runtime that plays a kit as it was read by `openKit`. It throws nothing, whatever a game sends it from here on. The kit is shared: a
+ * game does not change it.
+ *
+ *     const read = openKit(JSON.parse(text));
+ *     if (!read.ok) throw new Error(read.problems[0].message);
+ *     const runtime = createRuntime(read.value, { seed: 1, rig: 'eyes', onTrouble: ({ sentence }) => console.warn(sentence) });
+ */
 export const createRuntime = (kit: Kit, options?: RuntimeOptions): Runtime => new Runtime(kit, options);

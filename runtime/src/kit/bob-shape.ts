@@ -1,7 +1,7 @@
 /** What a head bob looks like in a kit. */
 import { BOB_SHAPES } from '../bob/types';
 import { CHANNELS } from '../units/channels';
-import { drive, key, LIMITS, rising, tag } from './preset-shape';
+import { drive, key, RANGES, rising, tag } from './preset-shape';
 import {
 	id,
 	list,
@@ -17,8 +17,8 @@ import {
 	type Shape
 } from './shape';
 
-const seconds = (what: string): Shape => number(`${what}, in seconds`, 0, LIMITS.seconds);
-const amplitude = number('half of peak to peak: m or px, degrees, degrees or %', -LIMITS.amplitude, LIMITS.amplitude);
+const seconds = (what: string): Shape => number(`${what}, in seconds`, 0, RANGES.seconds);
+const amplitude = number('half of peak to peak: m or px, degrees, degrees or %', -RANGES.amplitude, RANGES.amplitude);
 
 const channel = object(
 	{
@@ -42,7 +42,7 @@ const gait = object({
 
 const landing = object({
 	dip: required(number('metres for each metre a second of the fall', 0, 100)),
-	most: required(number('metres at the deepest', 0.0001, LIMITS.amplitude)),
+	most: required(number('metres at the deepest', 0.0001, RANGES.amplitude)),
 	nod: withDefault(number('degrees down for each metre of dip', -10000, 10000), 0),
 	frequency: withDefault(number('of its spring', 0.05, 30), 2),
 	damping: withDefault(number('damping ratio', 0.01, 10), 0.6)
@@ -54,7 +54,7 @@ const idle = object({
 			CHANNELS,
 			object({
 				amplitude: required(amplitude),
-				frequency: withDefault(number('cycles a second', 0, LIMITS.frequency), 0.25)
+				frequency: withDefault(number('cycles a second', 0, RANGES.frequency), 0.25)
 			})
 		),
 		{}
@@ -70,7 +70,7 @@ export const bobPreset = object({
 	name: required(text('a name', 120, 1)),
 	about: withDefault(text('a description', 4000), ''),
 	tags: withDefault(list(tag, { most: 40 }), []),
-	amount: withDefault(number('of all amplitudes', 0, LIMITS.multiplier), 1),
+	amount: withDefault(number('of all amplitudes', 0, RANGES.multiplier), 1),
 	gaits: withDefault(list(gait, { most: 16, unique: 'id' }), []),
 	blendTime: withDefault(seconds('in which size follows the speed'), 0.3),
 	settleTime: withDefault(seconds('in which it is gone where one stands'), 0.3),

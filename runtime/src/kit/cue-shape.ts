@@ -1,6 +1,6 @@
 /** What a cue looks like in a kit. */
 import { CUE_WHENS, FELT_BY } from '../cues/types';
-import { curvePoints, LIMITS, tag } from './preset-shape';
+import { curvePoints, RANGES, tag } from './preset-shape';
 import {
 	boolean,
 	either,
@@ -21,7 +21,7 @@ import {
 	type Shape
 } from './shape';
 
-const seconds = (what: string): Shape => number(`${what}, in seconds`, 0, LIMITS.seconds);
+const seconds = (what: string): Shape => number(`${what}, in seconds`, 0, RANGES.seconds);
 
 const bound = object(
 	{
@@ -53,7 +53,7 @@ const amount: Shape = either('a number, or { "by": a number of the event, "curve
 const length: Shape = either('null, "event" or seconds', [
 	{ when: (v) => v === null, shape: { kind: 'null' } },
 	{ when: (v) => v === 'event', shape: { kind: 'const', value: 'event' } },
-	{ when: (v) => typeof v === 'number', shape: number('length in seconds', 0, LIMITS.seconds) }
+	{ when: (v) => typeof v === 'number', shape: number('length in seconds', 0, RANGES.seconds) }
 ]);
 
 const stopped: Shape = either('"own", "all", { "preset": id } or { "tag": tag }', [
@@ -86,7 +86,7 @@ const actions: Readonly<Record<string, Shape>> = {
 		),
 		strength: withDefault(amount, 1),
 		length: withDefault(length, null),
-		rate: withDefault(number('of all frequencies', 0, LIMITS.multiplier), 1),
+		rate: withDefault(number('of all frequencies', 0, RANGES.multiplier), 1),
 		delay,
 		fromPlace: withDefault(boolean('felt from where it happened'), true),
 		buildUp: withDefault(

@@ -1,9 +1,9 @@
 /** What a camera lag looks like in a kit. */
 import { LAG_AXES } from '../lag/types';
-import { LIMITS, tag } from './preset-shape';
+import { RANGES, tag } from './preset-shape';
 import { id, list, number, object, oneOf, orNull, record, required, text, withDefault, type Shape } from './shape';
 
-const seconds = (what: string): Shape => number(`${what}, in seconds`, 0, LIMITS.seconds);
+const seconds = (what: string): Shape => number(`${what}, in seconds`, 0, RANGES.seconds);
 
 const axis = object({
 	follow: withDefault(oneOf('how it follows', ['none', 'half-life', 'spring']), 'half-life'),
@@ -11,8 +11,8 @@ const axis = object({
 	settle: withDefault(orNull(seconds('in which it halves once the body stands')), null),
 	frequency: withDefault(number('of its spring', 0.05, 30), 2),
 	damping: withDefault(number('damping ratio', 0.01, 10), 1),
-	atMost: withDefault(orNull(number('the farthest it may trail', 0, LIMITS.amplitude)), null),
-	quiet: withDefault(number('moves within this do nothing', 0, LIMITS.amplitude), 0)
+	atMost: withDefault(orNull(number('the farthest it may trail', 0, RANGES.amplitude)), null),
+	quiet: withDefault(number('moves within this do nothing', 0, RANGES.amplitude), 0)
 });
 
 /** A camera lag. */

@@ -28,7 +28,7 @@ import {
 	type Shape
 } from './shape';
 
-export const LIMITS = {
+export const RANGES = {
 	amplitude: 10000,
 	frequency: 240,
 	seconds: 3600,
@@ -63,8 +63,8 @@ export const quietEase = ruled(ease, (value, report) => {
 		report.add(`is ${show(value)}, which overshoots; a fade needs an ease that stays within 0 and 1`);
 });
 
-const seconds = (what: string, least = 0): Shape => number(`${what}, in seconds`, least, LIMITS.seconds);
-const multiplier = (what: string): Shape => number(what, 0, LIMITS.multiplier);
+const seconds = (what: string, least = 0): Shape => number(`${what}, in seconds`, least, RANGES.seconds);
+const multiplier = (what: string): Shape => number(what, 0, RANGES.multiplier);
 
 /** A list of points whose `at` rises. */
 export const rising = (items: Shape): Shape =>
@@ -129,7 +129,7 @@ const timing = object({
 const patterns: Readonly<Record<PatternKind, Shape>> = {
 	noise: object({
 		kind: required(oneOf('the pattern', ['noise'])),
-		octaves: withDefault(number('layers of finer noise', 1, LIMITS.octaves, { whole: true }), 1),
+		octaves: withDefault(number('layers of finer noise', 1, RANGES.octaves, { whole: true }), 1),
 		lacunarity: withDefault(number('how much faster each octave is', 1.5, 4), 2),
 		persistence: withDefault(number('how much smaller each octave is', 0, 1), 0.5)
 	}),
@@ -174,9 +174,9 @@ export const key = object({
 
 const channel = object({
 	amplitude: required(
-		number('farthest excursion: m or px, degrees, degrees or %', -LIMITS.amplitude, LIMITS.amplitude)
+		number('farthest excursion: m or px, degrees, degrees or %', -RANGES.amplitude, RANGES.amplitude)
 	),
-	frequency: withDefault(number('cycles a second', 0, LIMITS.frequency), 1),
+	frequency: withDefault(number('cycles a second', 0, RANGES.frequency), 1),
 	start: withDefault(start, 'random'),
 	keys: optional(rising(list(key, { most: 64 })))
 });

@@ -2,7 +2,7 @@
 import { EYES } from '../chain/view';
 import { RIG_STAGES, VIEW_KINDS } from '../chain/types';
 import { CHANNELS } from '../units/channels';
-import { LIMITS } from './preset-shape';
+import { RANGES } from './preset-shape';
 import {
 	boolean,
 	id,
@@ -58,7 +58,7 @@ const lean = object({
 	swayByTurn: withDefault(number('metres or pixels for each degree a second', -100, 100), 0),
 	swayByStrafe: withDefault(number('metres or pixels for each metre a second', -1000, 1000), 0),
 	mostRoll: withDefault(number('degrees at most', 0, 90), 6),
-	mostSway: withDefault(number('metres or pixels at most', 0, LIMITS.amplitude), 0.3),
+	mostSway: withDefault(number('metres or pixels at most', 0, RANGES.amplitude), 0.3),
 	frequency: withDefault(number('of its spring', 0.05, 30), 1.2),
 	damping: withDefault(number('damping ratio', 0.05, 10), 1)
 });
@@ -89,7 +89,7 @@ export const rig = object({
 	limits: withDefault(orNull(limits), null),
 	bob: withDefault(orNull(id('of a head bob')), null),
 	lean: withDefault(orNull(lean), null),
-	ceiling: withDefault(orNull(record(CHANNELS, orNull(number('the most of the channel', 0, LIMITS.amplitude)))), null),
+	ceiling: withDefault(orNull(record(CHANNELS, orNull(number('the most of the channel', 0, RANGES.amplitude)))), null),
 	bypass: withDefault(list(stage, { most: RIG_STAGES.length }), []),
 	order: withDefault(everyStage, RIG_STAGES)
 });

@@ -14,13 +14,21 @@ export const KIT_VERSION = 1;
 export type AnyPreset = ShakePreset | BobPreset | LagPreset;
 
 export interface Kit {
+	/** Tells a kit from other JSON. */
 	readonly format: typeof KIT_FORMAT;
+	/** The format’s version; older ones are brought up to it when read. */
 	readonly version: number;
+	/** What people call it, 1–120 characters. */
 	readonly name: string;
+	/** What can happen in the game. */
 	readonly events: readonly GameEvent[];
+	/** The game’s values that motion hangs on. */
 	readonly parameters: readonly GameParameter[];
+	/** Shakes, head bobs and camera lags. */
 	readonly presets: readonly AnyPreset[];
+	/** What motion events set off. */
 	readonly cues: readonly Cue[];
+	/** What cameras can be seen through. */
 	readonly rigs: readonly Rig[];
 	/** What the stand-in game of the Course room raises. */
 	readonly world: WorldLinks;

@@ -144,7 +144,7 @@ export class LagRun {
 		this.pulled[i] = wanted;
 		if (axis.follow === 'half-life') this.halve(axis, i);
 		else this.spring(axis, i);
-		if (axis.atMost !== null) this.hold(i, axis.atMost);
+		if (axis.atMost !== null) this.clampError(i, axis.atMost);
 		if (v === 0) this.rest(at);
 		const view = wanted - error[at]!;
 		this.out[i] = view;
@@ -192,13 +192,13 @@ export class LagRun {
 		error[at + 1] = v - error[at + 1]!;
 	}
 
-	private hold(i: number, most: number): void {
+	private clampError(i: number, most: number): void {
 		const { error } = this;
 		const at = 2 * i;
 		const e = error[at]!;
 		if (e <= most && e >= -most) return;
 		error[at] = e > 0 ? most : -most;
-		// At its rope's end the view goes along with the body.
+		// Where it is clamped the view moves as fast as the body.
 		error[at + 1] = this.speeds[i]!;
 	}
 

@@ -25,12 +25,19 @@ export interface LagAxis {
 }
 
 export interface LagPreset {
+	/** Names it: 1–64 of a–z, 0–9 and "-". */
 	readonly id: string;
+	/** Tells shakes, head bobs and camera lags apart. */
 	readonly family: 'lag';
+	/** Metres (space) or pixels (flat). */
 	readonly view: View;
+	/** What people call it, 1–120 characters. */
 	readonly name: string;
+	/** A description for people, up to 4000 characters. */
 	readonly about: string;
+	/** Words to find it by, and to stop it by: up to 40. */
 	readonly tags: readonly string[];
+	/** How each axis follows; one that is left out follows at once. */
 	readonly axes: Readonly<Partial<Record<LagAxisName, LagAxis>>>;
 	/** How far ahead of the body the view looks: seconds of its smoothed velocity. */
 	readonly leadsBy: Seconds;

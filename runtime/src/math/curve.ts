@@ -3,9 +3,11 @@
 export interface CurvePoint {
 	/** Where: within the curve's own range, rising from point to point. */
 	readonly at: number;
+	/** There. */
 	readonly value: number;
 	/** Slope (value per unit of `at`) arriving at and leaving the point; left out: chosen so that nothing overshoots. */
 	readonly in?: number;
+	/** Slope leaving; left out: chosen so that nothing overshoots. */
 	readonly out?: number;
 }
 

@@ -12,9 +12,11 @@ export const JUMPS_WITHIN = ['box', 'disc', 'ball'] as const;
 export const JUMPS_BETWEEN = ['hold', 'straight', 'eased', 'damped'] as const;
 
 export interface JumpsPattern {
+	/** Random jumps. */
 	readonly kind: 'jumps';
 	/** Where targets lie: each channel within its own amplitude, or position within a disc or ball of the amplitudes as radii. */
 	readonly within: (typeof JUMPS_WITHIN)[number];
+	/** How it gets from one target to the next. */
 	readonly between: (typeof JUMPS_BETWEEN)[number];
 	/** For `eased`. */
 	readonly ease: Ease;

@@ -14,13 +14,16 @@ export interface Key {
 	readonly ease?: Ease;
 	/** Slopes (value per cycle) arriving and leaving; left out: chosen so that nothing overshoots. */
 	readonly in?: number;
+	/** Slope (value per cycle) leaving; left out: chosen so that nothing overshoots. */
 	readonly out?: number;
 }
 
 export interface KeysPattern {
+	/** Hand-set keys. */
 	readonly kind: 'keys';
 	/** Length of the cycle in seconds; the rate shortens it. */
 	readonly cycle: number;
+	/** Played again and again, or once. */
 	readonly loop: boolean;
 }
 

@@ -10,6 +10,7 @@ import { PI } from '../units/quantities';
 import { ELAPSED, LEVEL, type Voice } from './voice';
 
 export interface KickPattern {
+	/** A blow to a spring. */
 	readonly kind: 'kick';
 	/** ζ, above 0 and below 1: small rings long, large comes back once. */
 	readonly damping: number;

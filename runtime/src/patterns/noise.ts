@@ -13,6 +13,7 @@ export const CELLS_PER_CYCLE = 4 / 3;
 const LIFT = 0.9;
 
 export interface NoisePattern {
+	/** Smooth noise. */
 	readonly kind: 'noise';
 	/** How many layers of ever finer noise are summed, 1–8. One swings widely; more add tremble. */
 	readonly octaves: number;

@@ -17,7 +17,9 @@ export type Start = 'zero' | 'random' | Cycles;
 export interface ChannelSettings {
 	/** The farthest the channel goes at full gain, in the channel's unit. Negative turns the motion around. */
 	readonly amplitude: number;
+	/** Cycles a second before the rates, 0–240; of `keys` the cycle counts instead. */
 	readonly frequency: Hertz;
+	/** Where the pattern begins. */
 	readonly start: Start;
 	/** Poses within the cycle, for the pattern `keys`. */
 	readonly keys?: readonly Key[];

@@ -10,7 +10,9 @@ export const WAVE_SHAPES = ['sine', 'triangle', 'square', 'sawtooth'] as const;
 export type WaveShape = (typeof WAVE_SHAPES)[number];
 
 export interface WavePattern {
+	/** A regular wave. */
 	readonly kind: 'wave';
+	/** The shape of one cycle. */
 	readonly shape: WaveShape;
 }
 

@@ -6,7 +6,7 @@ import type { Cycles, Seconds } from '../units/quantities';
 import type { Layer, ShakePreset } from './types';
 import type { PatternKind } from '../patterns/pattern';
 import { compileDrives, type CompiledDrive } from '../drives/drives';
-import { compileGain, type GainShape } from './gain';
+import { compileGain, type Envelope } from './gain';
 import { compileReach, type CompiledReach } from './reach';
 
 export interface CompiledLayer {
@@ -35,7 +35,7 @@ export interface CompiledLayer {
 
 export interface CompiledShake {
 	readonly preset: ShakePreset;
-	readonly gain: GainShape;
+	readonly gain: Envelope;
 	readonly layers: readonly CompiledLayer[];
 	/** null: felt alike everywhere. */
 	readonly reach: CompiledReach | null;

@@ -12,7 +12,7 @@ import { exp2InPlace } from '../math/scalar';
 import type { Seconds } from '../units/quantities';
 import type { Growth, Timing } from './types';
 
-export interface GainShape {
+export interface Envelope {
 	readonly burst: boolean;
 	/** Infinity for a continuous play. */
 	readonly duration: Seconds;
@@ -35,7 +35,7 @@ export interface GainShape {
  * `length` overrides a burst's duration: the fades keep their seconds, what is between stretches. A continuous play of a set length
  * is let go in time. Fades that are longer together than the length are scaled to fit it.
  */
-export function compileGain(timing: Timing, length?: Seconds): GainShape {
+export function compileGain(timing: Timing, length?: Seconds): Envelope {
 	const burst = timing.mode === 'burst';
 	const whole = length ?? (burst ? timing.duration : Infinity);
 	const fades = timing.fadeIn.time + timing.fadeOut.time;
@@ -77,7 +77,7 @@ export const LAYER_LEVEL = 8;
 export const createGainSlots = (): Float64Array => new Float64Array(9);
 
 /** SHARED: everything in the gain at AGE but the fade in; what all layers of a play have in common. */
-export function workOutShared(shape: GainShape, slots: Float64Array): void {
+export function workOutShared(shape: Envelope, slots: Float64Array): void {
 	const age = slots[AGE]!;
 	const end = shape.duration + slots[EXTRA]!;
 	if (age < 0 || age >= end) {
@@ -113,7 +113,7 @@ export function workOutShared(shape: GainShape, slots: Float64Array): void {
 }
 
 /** FADE_IN: the fade in at LAYER_AGE, 0 before the layer begins. */
-export function workOutFadeIn(shape: GainShape, slots: Float64Array): void {
+export function workOutFadeIn(shape: Envelope, slots: Float64Array): void {
 	const age = slots[LAYER_AGE]!;
 	if (age < 0) slots[FADE_IN] = 0;
 	else if (age < shape.fadeIn) {
@@ -123,7 +123,7 @@ export function workOutFadeIn(shape: GainShape, slots: Float64Array): void {
 }
 
 /** LEFT: what a stop at STOPPED_AT leaves of the gain at AGE ≥ STOPPED_AT: from 1 down to 0 over the stop's fade. */
-export function workOutLeft(shape: GainShape, slots: Float64Array): void {
+export function workOutLeft(shape: Envelope, slots: Float64Array): void {
 	if (shape.stopFade <= 0) {
 		slots[LEFT] = 0;
 		return;
@@ -134,7 +134,7 @@ export function workOutLeft(shape: GainShape, slots: Float64Array): void {
 }
 
 /** The gain of a play (of its layers without a delay of their own) that nobody stops. For drawings and tests. */
-export function gainAt(shape: GainShape, age: Seconds): number {
+export function gainAt(shape: Envelope, age: Seconds): number {
 	const slots = createGainSlots();
 	slots[AGE] = slots[LIFE_AGE] = slots[LAYER_AGE] = age;
 	workOutShared(shape, slots);
@@ -143,7 +143,7 @@ export function gainAt(shape: GainShape, age: Seconds): number {
 }
 
 /** What a stop leaves of the gain, as `workOutLeft`. For drawings and tests. */
-export function stopGain(shape: GainShape, age: Seconds, stoppedAt: Seconds): number {
+export function stopGain(shape: Envelope, age: Seconds, stoppedAt: Seconds): number {
 	const slots = createGainSlots();
 	slots[AGE] = age;
 	slots[STOPPED_AT] = stoppedAt;

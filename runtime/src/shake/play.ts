@@ -42,7 +42,7 @@ export const createScratch = (): Scratch => ({
 	spare: new Float64Array(1)
 });
 
-const isSwayed = (shake: CompiledShake): boolean => shake.reach !== null || shake.drives !== null;
+const isModulated = (shake: CompiledShake): boolean => shake.reach !== null || shake.drives !== null;
 
 /** What a play is fired with. */
 export interface PlaySettings {
@@ -99,9 +99,9 @@ export class Play {
 	felt = 1;
 	place: readonly [number, number, number] | null;
 	/** Whether distance or game values have a say in it: most plays are spared the question in every frame. */
-	swayed = false;
+	modulated = false;
 	/** What its frequencies are multiplied by now: a use's own rate × what drives the preset's. */
-	private pace: number;
+	private tempo: number;
 
 	constructor(
 		/** Names the play within its player; never used twice. */
@@ -119,13 +119,13 @@ export class Play {
 		this.begun = trigger;
 		this.power = strength;
 		this.pitch = rate;
-		this.pace = rate * driven;
+		this.tempo = rate * driven;
 		this.given = length;
 		this.place = place;
 		this.axes = axes;
 		this.holders = holders;
 		this.builder = builder;
-		this.swayed = isSwayed(shake);
+		this.modulated = isModulated(shake);
 		this.isCameras = shake.preset.space === 'camera';
 		this.runs = shake.layers.map((layer) => startLayer(layer, seed));
 		this.letsGoAt = shake.gain.letGo;
@@ -159,19 +159,19 @@ export class Play {
 		return this.given;
 	}
 
-	/** Runs faster or slower from `now` on, at `pace` times its frequencies; phases are carried, so that nothing jumps. */
-	setPace(pace: number, now: Seconds): void {
-		if (pace === this.pace) return;
+	/** Runs faster or slower from `now` on, at `tempo` times its frequencies; phases are carried, so that nothing jumps. */
+	setTempo(tempo: number, now: Seconds): void {
+		if (tempo === this.tempo) return;
 		const age = now - this.begun - this.delay;
 		for (let i = 0; i < this.runs.length; i++) {
 			const run = this.runs[i]!;
 			const elapsed = age - run.delay - run.since;
 			if (elapsed <= 0) continue;
 			const { frequencies, phases } = run.voice;
-			for (let j = 0; j < phases.length; j++) phases[j]! += frequencies[j]! * elapsed * this.pace;
+			for (let j = 0; j < phases.length; j++) phases[j]! += frequencies[j]! * elapsed * this.tempo;
 			run.since += elapsed;
 		}
-		this.pace = pace;
+		this.tempo = tempo;
 	}
 
 	/** The player's time at the trigger, or at the last restart. */
@@ -328,7 +328,7 @@ export class Play {
 			const layerAge = age - run.delay;
 			if (layerAge >= 0) {
 				const { frequencies, phases } = run.voice;
-				for (let j = 0; j < phases.length; j++) phases[j]! += frequencies[j]! * (layerAge - run.since) * this.pace;
+				for (let j = 0; j < phases.length; j++) phases[j]! += frequencies[j]! * (layerAge - run.since) * this.tempo;
 				run.since = 0;
 				run.delay = 0;
 			}
@@ -339,7 +339,7 @@ export class Play {
 		this.begun = now - this.delay;
 		this.power = settings.strength;
 		this.pitch = settings.rate;
-		this.pace = settings.rate * driven;
+		this.tempo = settings.rate * driven;
 		this.given = settings.length;
 		this.place = settings.place;
 		this.builder = settings.builder;
@@ -433,12 +433,12 @@ export class Play {
 				const i = before.layer.channels.indexOf(layer.channels[j]!);
 				const sameStart = i >= 0 && Object.is(before.layer.starts[i], layer.starts[j]);
 				if (i < 0 || !sameStart || before.layer.kind !== layer.kind) {
-					fresh.voice.phases[j]! += layer.frequencies[j]! * layerAge * this.pace;
+					fresh.voice.phases[j]! += layer.frequencies[j]! * layerAge * this.tempo;
 					continue;
 				}
 				const oldAge = Math.max(0, age - before.delay);
 				fresh.voice.phases[j] =
-					before.voice.phases[i]! + before.layer.frequencies[i]! * (oldAge - before.since) * this.pace;
+					before.voice.phases[i]! + before.layer.frequencies[i]! * (oldAge - before.since) * this.tempo;
 			}
 			fresh.since = layerAge;
 			fresh.held = before.held;
@@ -450,7 +450,7 @@ export class Play {
 		this.letsGoAt = extended > 0 ? shake.gain.letGo + extended : shake.gain.letGo;
 		this.shake = shake;
 		this.lasts = this.byItself();
-		this.swayed = isSwayed(shake);
+		this.modulated = isModulated(shake);
 		this.isCameras = shake.preset.space === 'camera';
 	}
 
@@ -469,7 +469,7 @@ export class Play {
 		const power = this.power;
 		const factor = power * frame[FACTOR]!;
 		const outer = frame[OUTER]!;
-		const pace = this.pace;
+		const tempo = this.tempo;
 		const runs = this.runs;
 		let loudest = 0;
 		let strongest = 0;
@@ -502,7 +502,7 @@ export class Play {
 				if (level > loudest) loudest = level;
 				now[LEVEL] = level * factor;
 			}
-			now[ELAPSED] = (layerAge - run.since) * pace;
+			now[ELAPSED] = (layerAge - run.since) * tempo;
 			layer.add(layer.compiled, run.state, run.voice, spare, out);
 		}
 		const own = loudest * power;

@@ -58,6 +58,7 @@ const LEAST_GIVING_WAY: Seconds = 0.05;
 const sameAxes = (a: Float64Array | null, b: Float64Array | null): boolean =>
 	a === b || (a !== null && b !== null && a.every((v, i) => v === b[i]));
 
+/** Plays shakes; made by `createPlayer`. */
 export class Player {
 	/** The last frame's offset: x, y, z in metres (pixels), pitch, yaw, roll in degrees, fov in degrees (percent). */
 	readonly offset: Float64Array = new Float64Array(CHANNEL_COUNT);
@@ -145,6 +146,7 @@ export class Player {
 		return combine(this.seed, number);
 	}
 
+	/** How many plays were started so far. */
 	get playsFired(): number {
 		return this.fired;
 	}
@@ -371,7 +373,7 @@ export class Player {
 	moveTo(time: Seconds): void {
 		this.bringTo(time);
 		const { running } = this;
-		for (let i = 0; i < running.length; i++) if (running[i]!.swayed) this.drive(running[i]!, time);
+		for (let i = 0; i < running.length; i++) if (running[i]!.modulated) this.drive(running[i]!, time);
 	}
 
 	/**
@@ -431,7 +433,7 @@ export class Player {
 			const play = running[i]!;
 			if (this.view !== null && play.compiled.preset.view !== this.view) continue;
 			scratch.frame[FACTOR] = scratch.frame[OUTER] = play.ducked = ducking ? this.duckOf(play) : 1;
-			if (play.swayed) this.sway(play);
+			if (play.modulated) this.modulate(play);
 			if (play.isCameras) play.addTo(scratch, offset);
 			else {
 				this.turned.fill(0);
@@ -442,16 +444,16 @@ export class Player {
 		return offset;
 	}
 
-	/** Lets game values set a play's pace: in every step, as its phases hang on all that were. */
+	/** Lets game values set a play's tempo: in every step, as its phases hang on all that were. */
 	private drive(play: Play, time: Seconds): void {
 		const { drives } = play.compiled;
 		if (!drives) return;
 		this.values.drive(drives, this.driven);
-		play.setPace(play.rate * this.driven[1]!, time);
+		play.setTempo(play.rate * this.driven[1]!, time);
 	}
 
 	/** Weakens a play by its distance and by game values. */
-	private sway(play: Play): void {
+	private modulate(play: Play): void {
 		const { frame } = this.scratch;
 		const { reach, drives } = play.compiled;
 		if (reach && play.place && this.distance) {
@@ -478,6 +480,13 @@ export class Player {
 	}
 }
 
-/** A player for these presets; those of other families than shake are passed over. */
+/**
+ * A player of shakes alone, for a game that has cameras and events of its own; presets of other families are passed over.
+ *
+ *     const player = createPlayer(kit.presets, { seed: 1 });
+ *     player.fire('thud', { strength: 0.5 });
+ *     player.advance(1 / 60);
+ *     player.offset; // x, y, z in metres, pitch, yaw, roll in degrees, fov in degrees
+ */
 export const createPlayer = (presets: readonly PresetOfAnyFamily[], options?: PlayerOptions): Player =>
 	new Player(presets, options);

@@ -1,4 +1,8 @@
-/** The seven channels in the order used everywhere: files, CSV columns, offsets. */
+/**
+ * The seven channels in the order used everywhere: files, CSV columns, offsets.
+ *
+ *     const roll = offset[CHANNELS.indexOf('roll')];
+ */
 export const CHANNELS = ['x', 'y', 'z', 'pitch', 'yaw', 'roll', 'fov'] as const;
 export type Channel = (typeof CHANNELS)[number];
 export const CHANNEL_COUNT = 7;

@@ -5,7 +5,7 @@
  */
 import type { Measure } from './measure';
 import type { ShakePreset } from 'dinesis-runtime';
-import { LIMITS, clamp, cos, exp2, log2, sin, combine, signedUnit, toRadians } from 'dinesis-runtime/tools';
+import { RANGES, clamp, cos, exp2, log2, sin, combine, signedUnit, toRadians } from 'dinesis-runtime/tools';
 
 /** What may vary. What may not is locked. */
 export interface Freedom {
@@ -67,15 +67,15 @@ function stray(preset: ShakePreset, step: number, free: Freedom, chance: () => n
 		timing: free.length
 			? {
 					...timing,
-					duration: within(timing.duration * longer, LIMITS.seconds),
-					fadeIn: { ...timing.fadeIn, time: within(timing.fadeIn.time * factor(), LIMITS.seconds) },
-					fadeOut: { ...timing.fadeOut, time: within(timing.fadeOut.time * longer, LIMITS.seconds) }
+					duration: within(timing.duration * longer, RANGES.seconds),
+					fadeIn: { ...timing.fadeIn, time: within(timing.fadeIn.time * factor(), RANGES.seconds) },
+					fadeOut: { ...timing.fadeOut, time: within(timing.fadeOut.time * longer, RANGES.seconds) }
 				}
 			: timing,
 		layers: preset.layers.map((layer) => ({
 			...layer,
 			amount:
-				free.balance && preset.layers.length > 1 ? within(layer.amount * factor(), LIMITS.multiplier) : layer.amount,
+				free.balance && preset.layers.length > 1 ? within(layer.amount * factor(), RANGES.multiplier) : layer.amount,
 			pattern: free.character ? strayPattern(layer.pattern, step, chance) : layer.pattern,
 			channels: free.balance
 				? Object.fromEntries(
@@ -83,8 +83,8 @@ function stray(preset: ShakePreset, step: number, free: Freedom, chance: () => n
 							name,
 							{
 								...c,
-								amplitude: clamp(tidy(c.amplitude * factor()), -LIMITS.amplitude, LIMITS.amplitude),
-								frequency: within(c.frequency * factor(), LIMITS.frequency)
+								amplitude: clamp(tidy(c.amplitude * factor()), -RANGES.amplitude, RANGES.amplitude),
+								frequency: within(c.frequency * factor(), RANGES.frequency)
 							}
 						])
 					)
@@ -109,7 +109,7 @@ function strayPattern(
 		case 'kick':
 			return { ...pattern, damping: tidy(clamp(pattern.damping * exp2(step * chance()), 0.03, 0.95)) };
 		case 'keys':
-			return { ...pattern, cycle: tidy(clamp(pattern.cycle * exp2(0.5 * step * chance()), 0.01, LIMITS.seconds)) };
+			return { ...pattern, cycle: tidy(clamp(pattern.cycle * exp2(0.5 * step * chance()), 0.01, RANGES.seconds)) };
 		default:
 			return pattern;
 	}
@@ -141,8 +141,8 @@ export function neighboursOf(
 			if ((!free.strength || near(short)) && (!free.pace || near(slow))) break;
 			found = {
 				...found,
-				amount: free.strength ? within(found.amount * short, LIMITS.multiplier) : found.amount,
-				rate: free.pace ? within(found.rate * slow, LIMITS.multiplier) : found.rate
+				amount: free.strength ? within(found.amount * short, RANGES.multiplier) : found.amount,
+				rate: free.pace ? within(found.rate * slow, RANGES.multiplier) : found.rate
 			};
 			seen = measure(found);
 		}

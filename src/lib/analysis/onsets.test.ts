@@ -4,7 +4,7 @@ import { soundToTake } from '../course';
 import { readWav } from '../formats';
 import { compileCurve, runCurve } from 'dinesis-runtime/tools';
 import { Spectrum } from './fft';
-import { hear } from './onsets';
+import { detectOnsets } from './onsets';
 
 const RATE = 16000;
 /** Knocks: a burst of a decaying tone at each time, so loud. */
@@ -67,7 +67,7 @@ describe('a sound', () => {
 	const loud = [0.9, 0.3, 0.6, 0.15];
 
 	it('is heard when something begins in it: each knock within a hundredth of a second, the loud ones louder', () => {
-		const { onsets, seconds } = hear(knocks(times, loud, 3.5), RATE, 0.8);
+		const { onsets, seconds } = detectOnsets(knocks(times, loud, 3.5), RATE, 0.8);
 		expect(seconds).toBe(3.5);
 		expect(onsets).toHaveLength(times.length);
 		onsets.forEach((onset, i) => expect(Math.abs(onset.at - times[i]!)).toBeLessThan(0.012));
@@ -76,10 +76,10 @@ describe('a sound', () => {
 	});
 
 	it('a low sensitivity leaves the quiet ones out; silence and a steady tone have none', () => {
-		expect(hear(knocks(times, [0.9, 0.9, 0.9, 0.01], 3.5), RATE, 0.1).onsets).toHaveLength(3);
-		expect(hear(new Float32Array(RATE), RATE).onsets).toEqual([]);
+		expect(detectOnsets(knocks(times, [0.9, 0.9, 0.9, 0.01], 3.5), RATE, 0.1).onsets).toHaveLength(3);
+		expect(detectOnsets(new Float32Array(RATE), RATE).onsets).toEqual([]);
 		const tone = Float32Array.from({ length: 2 * RATE }, (_, i) => 0.4 * Math.sin((2 * Math.PI * 220 * i) / RATE));
-		expect(hear(tone, RATE).onsets.filter((o) => o.at > 0.1)).toEqual([]);
+		expect(detectOnsets(tone, RATE).onsets.filter((o) => o.at > 0.1)).toEqual([]);
 	});
 
 	it('is as loud as its decibels: full scale is 1, each 6 dB less is a tenth less', () => {
@@ -89,7 +89,7 @@ describe('a sound', () => {
 			[0.01, -43.01]
 		] as const) {
 			const tone = Float32Array.from({ length: RATE }, (_, i) => amplitude * Math.sin((2 * Math.PI * 400 * i) / RATE));
-			const curve = compileCurve(hear(tone, RATE).loudness);
+			const curve = compileCurve(detectOnsets(tone, RATE).loudness);
 			expect(runCurve(curve, 0.5)).toBeCloseTo(1 + db / 60, 2);
 		}
 	});

@@ -8,7 +8,7 @@ export interface Onset {
 	readonly loudness: number;
 }
 
-export interface Heard {
+export interface Onsets {
 	readonly seconds: Seconds;
 	readonly onsets: readonly Onset[];
 	/** Loudness over time, 0 … 1, straight between its points. */
@@ -37,7 +37,7 @@ const loudnessOf = (meanSquare: number): number => {
  * Onsets where the spectrum grows (half-wave rectified difference of the compressed magnitudes from one window to the next,
  * "spectral flux") by more than around them. `sensitivity` 0 … 1: how little growth is enough.
  */
-export function hear(samples: Float32Array, rate: number, sensitivity = 0.5): Heard {
+export function detectOnsets(samples: Float32Array, rate: number, sensitivity = 0.5): Onsets {
 	const seconds = samples.length / rate;
 	const loudness = loudnessCurve(samples, rate);
 	const { flux, hop } = fluxOf(samples, rate);

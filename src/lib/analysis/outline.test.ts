@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newLayer, newPreset, type Layer } from 'dinesis-runtime/tools';
 import type { ShakePreset } from 'dinesis-runtime';
 import { OUTLINE_POINTS, outlineOf } from './outline';
-import { togetherness } from './togetherness';
+import { correlation } from './correlation';
 import { stretchesOf } from './windows';
 
 const none = { time: 0, ease: 'linear' } as const;
@@ -44,11 +44,11 @@ describe('what is looked at', () => {
 	});
 });
 
-describe('togetherness', () => {
+describe('correlation', () => {
 	it('is 1 on a straight diagonal, 0 on a circle, −1 where one goes against the other', () => {
 		const rows = (f: (t: number) => [number, number]) =>
 			Float64Array.from({ length: 400 }, (_, i) => f((i >> 1) / 200)[i & 1]!);
-		const of = (v: Float64Array) => togetherness(v, 200, 2, 0, 1);
+		const of = (v: Float64Array) => correlation(v, 200, 2, 0, 1);
 		const sin = (t: number) => Math.sin(2 * Math.PI * t);
 		const cos = (t: number) => Math.cos(2 * Math.PI * t);
 		expect(of(rows((t) => [sin(t), 3 * sin(t)]))).toBeCloseTo(1, 12);

@@ -1,5 +1,5 @@
 /** A sound as a take: its onsets are an event, its loudness is a game value. */
-import type { Heard } from '../analysis';
+import type { Onsets } from '../analysis';
 import type { GameEvent, GameParameter } from 'dinesis-runtime';
 import { newCourse, type Course } from '../documents';
 
@@ -13,7 +13,7 @@ export interface SoundLinks {
 /** Stays on for a while after the sound, so that what it set off can end. */
 const AFTER = 2;
 
-export function soundToTake(name: string, heard: Heard, { event, parameter }: SoundLinks): Course {
+export function soundToTake(name: string, heard: Onsets, { event, parameter }: SoundLinks): Course {
 	const value = event?.values[0];
 	const over = (part: number, min: number, max: number): number => Math.round((min + (max - min) * part) * 1000) / 1000;
 	return {

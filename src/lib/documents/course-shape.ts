@@ -1,6 +1,6 @@
 /** What a course looks like in a kit. */
 import {
-	LIMITS,
+	RANGES,
 	boolean,
 	either,
 	id,
@@ -22,7 +22,7 @@ import {
 } from 'dinesis-runtime/tools';
 
 const metres = (what: string): Shape => number(`${what}, in metres`, -1e6, 1e6);
-const seconds = (what: string, least = 0): Shape => number(`${what}, in seconds`, least, LIMITS.seconds);
+const seconds = (what: string, least = 0): Shape => number(`${what}, in seconds`, least, RANGES.seconds);
 
 const place = list(metres('x, y or z'), { least: 3, most: 3 });
 const nothing: Shape = { kind: 'null' };

@@ -64,7 +64,7 @@ export interface ShelfEntry {
 	readonly slug: string;
 	readonly name: string;
 	readonly changedAt: string;
-	readonly counts: Readonly<Record<'shakes' | 'bodies' | 'cues' | 'events' | 'rigs' | 'courses', number>>;
+	readonly counts: Readonly<Record<'shakes' | 'bobsAndLags' | 'cues' | 'events' | 'rigs' | 'courses', number>>;
 	/** Little drawings of its first shakes. */
 	readonly drawings: readonly (readonly OutlineLine[])[];
 }

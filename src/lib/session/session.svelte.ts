@@ -146,21 +146,21 @@ export class ProjectSession {
 	}
 
 	/** The project's head bobs and camera lags. */
-	get bodies(): (BobPreset | LagPreset)[] {
+	get bobsAndLags(): (BobPreset | LagPreset)[] {
 		return this.bodyOrder.map((key) => this.documents[key] as BobPreset | LagPreset);
 	}
 
 	/** All that a run is played with. */
 	get played(): Played {
-		return { ...this.wiring, presets: [...this.presets, ...this.bodies] };
+		return { ...this.wiring, presets: [...this.presets, ...this.bobsAndLags] };
 	}
 
 	get bobs(): BobPreset[] {
-		return this.bodies.filter(isBob);
+		return this.bobsAndLags.filter(isBob);
 	}
 
 	get lags(): LagPreset[] {
-		return this.bodies.filter(isLag);
+		return this.bobsAndLags.filter(isLag);
 	}
 
 	get presets(): ShakePreset[] {
@@ -212,7 +212,7 @@ export class ProjectSession {
 		recipe: (preset: BobPreset | LagPreset) => BobPreset | LagPreset,
 		mark: string | null = null
 	): void {
-		const preset = this.bodies.find((p) => p.id === key);
+		const preset = this.bobsAndLags.find((p) => p.id === key);
 		if (!preset) return;
 		this.keeper.change(
 			`${label} in ${preset.name}`,
@@ -323,7 +323,7 @@ export class ProjectSession {
 
 	/** A copy of a head bob or a lag. */
 	copyBody(key: string): Promise<string | null> {
-		const source = this.bodies.find((preset) => preset.id === key)!;
+		const source = this.bobsAndLags.find((preset) => preset.id === key)!;
 		const name = `${source.name}, copy`.slice(0, 120);
 		const id = freeId(name, [...this.order, ...this.bodyOrder]);
 		return this.add({ ...source, id, name }, `copied from ${source.name}`);
@@ -332,7 +332,7 @@ export class ProjectSession {
 	/** Takes presets out of use; undo brings them back. False when the server refused. */
 	async retire(...keys: string[]): Promise<boolean> {
 		const present = keys.filter((key) => this.order.includes(key) || this.bodyOrder.includes(key));
-		const first = this.preset(present[0]!) ?? this.bodies.find((preset) => preset.id === present[0]);
+		const first = this.preset(present[0]!) ?? this.bobsAndLags.find((preset) => preset.id === present[0]);
 		const what = present.length === 1 ? `“${first?.name}”` : `${present.length} presets`;
 		if (!(await this.putAway(present, true))) return false;
 		this.keeper.note(`Retire ${what}`, {

@@ -42,7 +42,7 @@ const CORNERS = [
 	[-INSET, -INSET]
 ] as const;
 
-interface Set {
+interface Scenery {
 	readonly scene: THREE.Scene;
 	readonly landmarks: readonly Landmark[];
 	readonly move: (time: number) => void;
@@ -57,7 +57,7 @@ function empty(scene: THREE.Scene): void {
 }
 
 export function spaceStage(
-	set: Set & {
+	set: Scenery & {
 		readonly rest: Rest;
 		readonly posts: { readonly group: THREE.Group; readonly marks: readonly Landmark[] };
 	}
@@ -105,7 +105,7 @@ export function spaceStage(
 }
 
 /** A flat side view: everything in pixels, the picture 1080 high; roll turns it, the lens makes it higher or lower. */
-export function flatStage(set: Set): Stage {
+export function flatStage(set: Scenery): Stage {
 	const { scene } = set;
 	const camera = new THREE.OrthographicCamera(-1, 1, 1, -1, 0.1, 100);
 	const resting = camera.clone();

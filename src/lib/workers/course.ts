@@ -1,7 +1,7 @@
 /** The page's side of the course worker. A bake has a worker of its own, so that giving it up is ending that. */
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Course } from '$lib/documents';
-import type { Heard } from '$lib/analysis';
+import type { Onsets } from '$lib/analysis';
 import type { ReadResult } from 'dinesis-runtime';
 import type { Played } from 'dinesis-runtime/tools';
 import type { Survey } from '$lib/course';
@@ -33,8 +33,8 @@ export class CourseWorker {
 		void this.pump();
 	}
 
-	async hear(bytes: ArrayBuffer, sensitivity: number): Promise<ReadResult<Heard>> {
-		return this.open().hear(bytes, sensitivity);
+	async detectOnsets(bytes: ArrayBuffer, sensitivity: number): Promise<ReadResult<Onsets>> {
+		return this.open().detectOnsets(bytes, sensitivity);
 	}
 
 	bake(kit: Played, course: Course, fps: number, seed: number, progress: (part: number) => void): Bake {

@@ -1,7 +1,7 @@
 /** Surveys and bakes of courses, and sounds listened to, off the page's thread. */
 import { expose } from 'comlink';
 import { bakeCourse, surveyCourse } from '$lib/course';
-import { hear } from '$lib/analysis';
+import { detectOnsets } from '$lib/analysis';
 import { readWav, trackToCsv } from '$lib/formats';
 import type { CourseDoor } from './protocol';
 
@@ -15,9 +15,9 @@ const door: CourseDoor = {
 		});
 		return trackToCsv(track!);
 	},
-	hear(bytes, sensitivity) {
+	detectOnsets(bytes, sensitivity) {
 		const sound = readWav(bytes);
-		return sound.ok ? { ok: true, value: hear(sound.value.samples, sound.value.rate, sensitivity) } : sound;
+		return sound.ok ? { ok: true, value: detectOnsets(sound.value.samples, sound.value.rate, sensitivity) } : sound;
 	}
 };
 expose(door);

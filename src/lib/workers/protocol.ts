@@ -1,6 +1,6 @@
 /** What the page asks of its workers. Everything that crosses is plain data. */
 import type { Course, Kit } from '$lib/documents';
-import type { Heard, Measure, Neighbour, NeighbourOptions, OutlineLine } from '$lib/analysis';
+import type { Onsets, Measure, Neighbour, NeighbourOptions, OutlineLine } from '$lib/analysis';
 import type { ReadResult, ShakePreset } from 'dinesis-runtime';
 import type { Played } from 'dinesis-runtime/tools';
 import type { Survey } from '$lib/course';
@@ -24,5 +24,5 @@ export interface CourseDoor {
 	/** The course's offsets as CSV; `progress` hears how much is done, 0–1. */
 	bake(kit: Played, course: Course, fps: number, seed: number, progress: (part: number) => void): string;
 	/** What of a WAV file can set motion off. */
-	hear(bytes: ArrayBuffer, sensitivity: number): ReadResult<Heard>;
+	detectOnsets(bytes: ArrayBuffer, sensitivity: number): ReadResult<Onsets>;
 }

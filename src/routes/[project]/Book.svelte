@@ -46,8 +46,8 @@
 		return addressOf(room, isThere(room, document) ? document : '');
 	};
 	function isThere(room: string, document: string): boolean {
-		const { order, bodies, wiring, missing } = session;
-		if (room === 'bench') return missing > 0 || order.includes(document) || bodies.some((p) => p.id === document);
+		const { order, bobsAndLags, wiring, missing } = session;
+		if (room === 'bench') return missing > 0 || order.includes(document) || bobsAndLags.some((p) => p.id === document);
 		if (room === 'rig') return wiring.rigs.some((rig) => rig.id === document);
 		if (room === 'cues') return wiring.cues.some((cue) => cue.id === document);
 		// Courses come when something first asks for them; until then their room finds out itself.

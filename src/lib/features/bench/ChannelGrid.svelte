@@ -2,7 +2,7 @@
 	import Link2 from '@lucide/svelte/icons/link-2';
 	import {
 		channelsOf,
-		LIMITS,
+		RANGES,
 		unitOf,
 		type Channel,
 		type ChannelSettings,
@@ -68,7 +68,7 @@
 						{
 							...c,
 							amplitude:
-								name === channel ? value : Math.max(-LIMITS.amplitude, Math.min(LIMITS.amplitude, c.amplitude * by))
+								name === channel ? value : Math.max(-RANGES.amplitude, Math.min(RANGES.amplitude, c.amplitude * by))
 						}
 					])
 				)
@@ -140,8 +140,8 @@
 							label="Amplitude of {ink.label}"
 							unit={unitOf(channel, view)}
 							value={c.amplitude}
-							min={-LIMITS.amplitude}
-							max={LIMITS.amplitude}
+							min={-RANGES.amplitude}
+							max={RANGES.amplitude}
 							step={step(channel)}
 							reset={0}
 							onchange={(v, done) => setAmplitude(channel, v, done)}
@@ -163,7 +163,7 @@
 								unit="Hz"
 								value={c.frequency}
 								min={0}
-								max={LIMITS.frequency}
+								max={RANGES.frequency}
 								step={0.02}
 								reset={5}
 								onchange={(v, done) => set(channel, 'Frequency', { frequency: v }, done)}

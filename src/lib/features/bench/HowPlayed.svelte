@@ -2,7 +2,7 @@
 	/** The sheet's second page: how a preset is played, rather than what it does. */
 	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
 	import {
-		LIMITS,
+		RANGES,
 		OVERLAP_RULES,
 		type CurvePoint,
 		type Drive,
@@ -149,7 +149,7 @@
 			unit="s"
 			value={preset.duckTime}
 			min={0}
-			max={LIMITS.seconds}
+			max={RANGES.seconds}
 			step={0.01}
 			reset={0.1}
 			onchange={(duckTime, done) => set('Duck time', { duckTime }, done)}
@@ -163,7 +163,7 @@
 			unit="s"
 			value={preset.timing.delay}
 			min={0}
-			max={LIMITS.seconds}
+			max={RANGES.seconds}
 			step={0.01}
 			reset={0}
 			onchange={(delay, done) => time('Delay', { delay }, done)}
@@ -210,7 +210,7 @@
 				unit="s"
 				value={halfLife}
 				min={0.001}
-				max={LIMITS.seconds}
+				max={RANGES.seconds}
 				step={0.01}
 				reset={0.25}
 				onchange={(decayHalfLife, done) => time('Half-life', { life: { decayHalfLife } }, done)}
@@ -271,7 +271,7 @@
 				unit="s"
 				value={growth.over}
 				min={0}
-				max={LIMITS.seconds}
+				max={RANGES.seconds}
 				step={0.05}
 				reset={5}
 				onchange={(over, done) => time('Growth', { growth: { ...growth, over } }, done)}

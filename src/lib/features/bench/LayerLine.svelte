@@ -4,7 +4,7 @@
 	import Headphones from '@lucide/svelte/icons/headphones';
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import VolumeX from '@lucide/svelte/icons/volume-x';
-	import { LIMITS, type Layer } from 'dinesis-runtime/tools';
+	import { RANGES, type Layer } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 
 	interface Props {
@@ -56,7 +56,7 @@
 			unit="×"
 			value={layer.amount}
 			min={0}
-			max={LIMITS.multiplier}
+			max={RANGES.multiplier}
 			step={0.01}
 			reset={1}
 			hint="Of this layer’s amplitudes"
@@ -69,7 +69,7 @@
 			unit="×"
 			value={layer.rate}
 			min={0}
-			max={LIMITS.multiplier}
+			max={RANGES.multiplier}
 			step={0.01}
 			reset={1}
 			hint="Of this layer’s frequencies"
@@ -82,7 +82,7 @@
 			unit="s"
 			value={layer.delay}
 			min={0}
-			max={LIMITS.seconds}
+			max={RANGES.seconds}
 			step={0.01}
 			reset={0}
 			hint="How much later than the play it begins"

@@ -3,7 +3,7 @@
 	import {
 		JUMPS_BETWEEN,
 		JUMPS_WITHIN,
-		LIMITS,
+		RANGES,
 		WAVE_SHAPES,
 		type JumpsPattern,
 		type Layer,
@@ -32,7 +32,7 @@
 			label="octaves"
 			value={pattern.octaves}
 			min={1}
-			max={LIMITS.octaves}
+			max={RANGES.octaves}
 			step={0.05}
 			digits={0}
 			reset={1}
@@ -107,7 +107,7 @@
 			unit="s"
 			value={pattern.cycle}
 			min={0.01}
-			max={LIMITS.seconds}
+			max={RANGES.seconds}
 			step={0.01}
 			reset={1}
 			hint="Length of the cycle: stretches the poses in time"

@@ -5,7 +5,7 @@
 	 */
 	import { onMount } from 'svelte';
 	import { CHANNEL_COUNT, CHANNELS, type Channel, type View } from 'dinesis-runtime/tools';
-	import { togetherness } from '$lib/analysis';
+	import { correlation } from '$lib/analysis';
 	import { inkOf } from '$lib/plots/inks';
 	import type { BenchState } from './bench.svelte';
 
@@ -69,7 +69,7 @@
 				else pen.lineTo(x, y);
 			}
 			pen.stroke();
-			if (count > 30 && Math.abs(togetherness(values, count, CHANNEL_COUNT, a, b)) > AS_ONE)
+			if (count > 30 && Math.abs(correlation(values, count, CHANNEL_COUNT, a, b)) > AS_ONE)
 				said = `${inkOf(across, view).label} and ${inkOf(up, view).label} move as one`;
 		});
 		if (said !== together) together = said;

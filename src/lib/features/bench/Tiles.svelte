@@ -3,7 +3,7 @@
 	import Infinite from '@lucide/svelte/icons/infinity';
 	import Timer from '@lucide/svelte/icons/timer';
 	import type { ShakePreset } from 'dinesis-runtime';
-	import { LIMITS } from 'dinesis-runtime/tools';
+	import { RANGES } from 'dinesis-runtime/tools';
 	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { BenchState } from './bench.svelte';
@@ -39,7 +39,7 @@
 		unit="×"
 		value={preset.amount}
 		min={0}
-		max={LIMITS.multiplier}
+		max={RANGES.multiplier}
 		step={0.01}
 		reset={1}
 		fill={preset.amount / 2}
@@ -51,7 +51,7 @@
 		unit="×"
 		value={preset.rate}
 		min={0}
-		max={LIMITS.multiplier}
+		max={RANGES.multiplier}
 		step={0.01}
 		reset={1}
 		fill={preset.rate / 2}
@@ -65,7 +65,7 @@
 				unit="s"
 				value={preset.timing.duration}
 				min={0}
-				max={LIMITS.seconds}
+				max={RANGES.seconds}
 				step={0.01}
 				reset={1}
 				fill={preset.timing.duration / 4}
@@ -99,7 +99,7 @@
 				unit="s"
 				value={fade.time}
 				min={0}
-				max={LIMITS.seconds}
+				max={RANGES.seconds}
 				step={0.01}
 				{reset}
 				fill={fade.time / (isBurst ? Math.max(preset.timing.duration, 1e-6) : 4)}

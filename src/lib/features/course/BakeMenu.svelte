@@ -15,7 +15,10 @@
 		const { course, session, seed } = desk;
 		if (!course) return;
 		done = 0;
-		const kit = { ...session.wiring, presets: [...presetsOf(session.wiring.cues, session.presets), ...session.bodies] };
+		const kit = {
+			...session.wiring,
+			presets: [...presetsOf(session.wiring.cues, session.presets), ...session.bobsAndLags]
+		};
 		const going = (bake = worker.bake(kit, course, fps, seed, (part) => (done = part)));
 		try {
 			const csv = await going.done;

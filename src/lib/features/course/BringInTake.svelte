@@ -4,7 +4,7 @@
 	import { readEventLog, type EventLog } from '$lib/formats';
 	import { soundToTake } from '$lib/course';
 	import type { GameEvent } from 'dinesis-runtime';
-	import { type Heard } from '$lib/analysis';
+	import { type Onsets } from '$lib/analysis';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -25,7 +25,7 @@
 	let trouble = $state.raw<readonly string[]>([]);
 	let log = $state.raw<EventLog | null>(null);
 	let sound = $state.raw<ArrayBuffer | null>(null);
-	let heard = $state.raw<Heard | null>(null);
+	let heard = $state.raw<Onsets | null>(null);
 	let sensitivity = $state(0.6);
 	let onsetIs = $state('');
 	let loudnessIs = $state('');
@@ -62,7 +62,7 @@
 	}
 	async function listen() {
 		if (!sound) return;
-		const found = await worker.hear(sound, sensitivity);
+		const found = await worker.detectOnsets(sound, sensitivity);
 		if (found.ok) heard = found.value;
 		else trouble = found.problems.map(sayProblem);
 	}

@@ -41,7 +41,7 @@
 	const commands = useCommands();
 	const course = $derived(desk.course);
 	/** What is chosen on the map or the timeline comes first. */
-	const tuned = $derived(desk.chosen ? undefined : session.bodies.find((preset) => preset.id === desk.tuning));
+	const tuned = $derived(desk.chosen ? undefined : session.bobsAndLags.find((preset) => preset.id === desk.tuning));
 	const going = $derived(free.phase !== 'idle');
 	let freeViewers = $state(1);
 	/** Names of what plays in the picture. */
@@ -57,11 +57,11 @@
 		if (wanted) session.look(courseKey(wanted));
 	});
 	$effect(() => {
-		void [course, session.wiring, session.presets, session.bodies, desk.seed];
+		void [course, session.wiring, session.presets, session.bobsAndLags, desk.seed];
 		untrack(() => desk.surveySoon());
 	});
 	$effect(() => {
-		void [session.wiring, session.bodies];
+		void [session.wiring, session.bobsAndLags];
 		untrack(() => free.rewire());
 	});
 

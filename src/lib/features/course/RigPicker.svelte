@@ -96,7 +96,7 @@
 	</div>
 	<div class="pair">
 		{#each [rig.bob, rig.lag] as id, i (i)}
-			{@const there = id !== null && session.bodies.some((b) => b.id === id)}
+			{@const there = id !== null && session.bobsAndLags.some((b) => b.id === id)}
 			<button class="tune" disabled={!there} onclick={() => (desk.tuning = id!)}
 				>{i === 0 ? 'tune the bob' : 'tune the lag'}</button
 			>

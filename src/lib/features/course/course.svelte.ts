@@ -125,7 +125,7 @@ export class CourseState {
 		if (!course) return;
 		const kit = {
 			...session.wiring,
-			presets: [...presetsOf(session.wiring.cues, session.presets), ...session.bodies]
+			presets: [...presetsOf(session.wiring.cues, session.presets), ...session.bobsAndLags]
 		};
 		this.timer = setTimeout(
 			() => this.worker.survey(kit, course, COLUMNS, seed, (survey) => (this.survey = survey)),

@@ -28,7 +28,7 @@ function desk(cues: readonly Cue[], presets: ShakePreset[] = [thud, hum]) {
 	const session = {
 		project: { slug: 'quay' },
 		presets,
-		bodies: [],
+		bobsAndLags: [],
 		order: presets.map((p) => p.id),
 		get wiring() {
 			return wiring;

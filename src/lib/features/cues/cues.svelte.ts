@@ -57,7 +57,7 @@ export class CuesState {
 
 	/** What cues are judged against: presets that are in use only. */
 	get wired(): Wired {
-		return { ...this.session.wiring, presets: [...this.session.presets, ...this.session.bodies] };
+		return { ...this.session.wiring, presets: [...this.session.presets, ...this.session.bobsAndLags] };
 	}
 
 	readonly findings = $derived.by(() => {
@@ -180,10 +180,10 @@ export class CuesState {
 	}
 
 	private sayCamera({ rig, lag, bob, sizes }: Order & { kind: 'camera' }): string {
-		const { wiring, bodies } = this.session;
+		const { wiring, bobsAndLags } = this.session;
 		const names = [
 			wiring.rigs.find((r) => r.id === rig)?.name ?? rig,
-			...[lag, bob].map((id) => bodies.find((p) => p.id === id)?.name ?? id),
+			...[lag, bob].map((id) => bobsAndLags.find((p) => p.id === id)?.name ?? id),
 			...Object.entries(sizes).map(([gait, size]) => `${gait} × ${size}`)
 		].filter((name) => name !== null);
 		return names.length > 0 ? names.join(', ') : 'its own again';

@@ -27,11 +27,13 @@
 	const differing = $derived(list.filter((a) => a.standing === 'differs'));
 	const fresh = $derived(list.filter((a) => a.standing === 'new'));
 	const same = $derived(list.length - differing.length - fresh.length);
-	const bodies = $derived(list.filter((a) => isBob(a.preset) || isLag(a.preset)).length);
+	const bobsAndLags = $derived(list.filter((a) => isBob(a.preset) || isLag(a.preset)).length);
 	const newRigs = $derived(rigs.filter((r) => !session.wiring.rigs.some((here) => here.id === r.id)).length);
 	const extra = $derived(
 		[
-			bodies > 0 ? ` ${bodies} of them ${bodies === 1 ? 'is a head bob or a lag' : 'are head bobs and lags'}.` : '',
+			bobsAndLags > 0
+				? ` ${bobsAndLags} of them ${bobsAndLags === 1 ? 'is a head bob or a lag' : 'are head bobs and lags'}.`
+				: '',
 			newRigs > 0 ? ` ${newRigs === 1 ? 'A new rig comes' : `${newRigs} new rigs come`} along.` : ''
 		].join('')
 	);
@@ -58,7 +60,7 @@
 		}
 		trouble = [];
 		list = arrivals(kit.value, (id) =>
-			session.order.includes(id) ? session.preset(id) : session.bodies.find((p) => p.id === id)
+			session.order.includes(id) ? session.preset(id) : session.bobsAndLags.find((p) => p.id === id)
 		);
 		rigs = kit.value.rigs;
 		const { events, parameters, cues, courses, world } = kit.value;

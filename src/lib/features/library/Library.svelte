@@ -51,7 +51,7 @@
 			return words.every((word) => text.includes(word));
 		});
 	});
-	const body = $derived(family === 'shake' ? undefined : session.bodies.find((p) => p.id === bodies.preset?.id));
+	const body = $derived(family === 'shake' ? undefined : session.bobsAndLags.find((p) => p.id === bodies.preset?.id));
 	function turnTo(to: Family) {
 		family = to;
 		audition.stop();
@@ -113,7 +113,7 @@
 			? { ...wiring, courses: courses.list }
 			: { events: [], parameters: [], cues: [], courses: [], world: NO_LINKS, rigs: [] };
 		const head = { format: KIT_FORMAT, version: KIT_VERSION, name: project.name } as const;
-		const bodies = whole ? session.bodies : [];
+		const bodies = whole ? session.bobsAndLags : [];
 		saveText(`${name}.kit.json`, writeKit({ ...head, ...rest, presets: [...presets, ...bodies] }));
 	}
 

@@ -55,11 +55,11 @@
 	const lag = $derived(session.lags.find((l) => l.id === rig?.lag));
 	let axis = $state<LagAxisName>('z');
 	const unknown = $derived(id !== '' && !session.wiring.rigs.some((r) => r.id === id));
-	const nowhere = $derived(preset !== '' && session.missing === 0 && !session.bodies.some((b) => b.id === preset));
+	const nowhere = $derived(preset !== '' && session.missing === 0 && !session.bobsAndLags.some((b) => b.id === preset));
 
 	$effect(() => {
 		const { rigs } = session.wiring;
-		const body = session.bodies.find((b) => b.id === preset);
+		const body = session.bobsAndLags.find((b) => b.id === preset);
 		const wanted = rigs.some((r) => r.id === id) ? id : (rigs[0]?.id ?? '');
 		untrack(() => {
 			if (preset !== '') {
@@ -75,7 +75,7 @@
 		if (preset !== '') session.look(preset);
 	});
 
-	const findings = $derived(rig && !alone ? checkRig(rig, session.bodies) : []);
+	const findings = $derived(rig && !alone ? checkRig(rig, session.bobsAndLags) : []);
 	const told = $derived(findings.filter((f) => f.place !== 'bypass'));
 	/** What stands at a stage: the place in the order, or its own field. */
 	const warnsAt = (stage: RigStage): string =>
@@ -85,7 +85,7 @@
 			.join(' ');
 	const inUsualOrder = $derived(rig ? rig.order.every((s, i) => s === RIG_STAGES[i]) : true);
 
-	const nameOf = (preset: string): string | undefined => session.bodies.find((p) => p.id === preset)?.name;
+	const nameOf = (preset: string): string | undefined => session.bobsAndLags.find((p) => p.id === preset)?.name;
 
 	// What is of this moment
 
@@ -213,7 +213,7 @@
 					about: 'rig',
 					run: () => onopen(r.id)
 				})),
-				...session.bodies.map((p) => ({
+				...session.bobsAndLags.map((p) => ({
 					id: `body ${p.id}`,
 					label: p.name,
 					about: isBob(p) ? 'head bob' : 'camera lag',

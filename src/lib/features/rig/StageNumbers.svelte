@@ -50,7 +50,7 @@
 			>{slot === 'bob' ? 'head bob' : 'lag'}
 			<select value={rig[slot] ?? ''} onchange={(e) => void take(slot, e.currentTarget)}>
 				<option value="">none</option>
-				{#if rig[slot] && !session.bodies.some((b) => b.id === rig[slot])}<option value={rig[slot]}
+				{#if rig[slot] && !session.bobsAndLags.some((b) => b.id === rig[slot])}<option value={rig[slot]}
 						>{rig[slot]}, which is gone</option
 					>{/if}
 				{#each listed(slot) as p (p.id)}<option value={p.id}

@@ -47,7 +47,7 @@ function desk(courses: readonly Course[] = []) {
 			return { ...wiring, presets: [...presets, bob, lag] };
 		},
 		presets,
-		bodies: [bob, lag],
+		bobsAndLags: [bob, lag],
 		bobs: [bob],
 		lags: [lag],
 		courses: { list: courses },

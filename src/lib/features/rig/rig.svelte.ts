@@ -87,7 +87,7 @@ export class RigState {
 
 	/** The preset that is tried alone. */
 	readonly preset = $derived.by((): AnyPreset | undefined =>
-		this.session.bodies.find((preset) => preset.id === this.alone)
+		this.session.bobsAndLags.find((preset) => preset.id === this.alone)
 	);
 
 	readonly rig = $derived.by((): Rig | undefined => {
@@ -231,7 +231,7 @@ export class RigState {
 	private tread(dt: Seconds): Eye {
 		const rig = this.rig ?? null;
 		const { session } = this;
-		const of = (id: string | null | undefined): unknown => session.bodies.find((preset) => preset.id === id);
+		const of = (id: string | null | undefined): unknown => session.bobsAndLags.find((preset) => preset.id === id);
 		const parts = [rig, of(rig?.bob), of(rig?.lag)];
 		const kit = { ...session.played, cues: [], rigs: rig ? [rig] : [] };
 		if (this.treads && this.treads.rig?.id === rig?.id) {

@@ -3,7 +3,7 @@ import type { ShelfEntry } from '$lib/session/api';
 import { ShelfState } from './shelf.svelte';
 import { sayCounts, since } from './words';
 
-const none = { shakes: 0, bodies: 0, cues: 0, events: 0, rigs: 0, courses: 0 };
+const none = { shakes: 0, bobsAndLags: 0, cues: 0, events: 0, rigs: 0, courses: 0 };
 const entry = (slug: string): ShelfEntry => ({
 	slug,
 	name: slug,

@@ -3,7 +3,7 @@ import type { ShelfEntry } from '$lib/session/api';
 
 const WORDS: readonly (readonly [keyof ShelfEntry['counts'], string, string])[] = [
 	['shakes', 'shake', 'shakes'],
-	['bodies', 'bob or lag', 'bobs and lags'],
+	['bobsAndLags', 'bob or lag', 'bobs and lags'],
 	['events', 'event', 'events'],
 	['cues', 'cue', 'cues'],
 	['rigs', 'rig', 'rigs'],

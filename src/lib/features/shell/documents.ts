@@ -28,7 +28,7 @@ export function cueWords(
 }
 
 export function documentCommands(session: ProjectSession, open: Open): Command[] {
-	const { wiring, presets, bodies, courses } = session;
+	const { wiring, presets, bobsAndLags, courses } = session;
 	const nameIn = (list: readonly { readonly id: string; readonly name: string }[], id: string): string =>
 		list.find((entry) => entry.id === id)?.name ?? id;
 	const names = (kind: 'event' | 'preset' | 'rig' | 'parameter', id: string): string =>
@@ -58,7 +58,7 @@ export function documentCommands(session: ProjectSession, open: Open): Command[]
 		...presets.map((p) =>
 			one('preset', p.id, p.name, ['shake', ...p.tags.slice(0, 4)].join(', '), () => open('bench', p.id))
 		),
-		...bodies.map((p) =>
+		...bobsAndLags.map((p) =>
 			one('preset', p.id, p.name, p.family === 'bob' ? 'head bob' : 'camera lag', () => open('bench', p.id))
 		),
 		...wiring.rigs.map((rig) => one('rig', rig.id, rig.name, `rig, ${rig.view.kind}`, () => open('rig', rig.id))),

@@ -24,7 +24,7 @@ export interface ShelfEntry {
 	readonly changedAt: string;
 	readonly counts: {
 		readonly shakes: number;
-		readonly bodies: number;
+		readonly bobsAndLags: number;
 		readonly cues: number;
 		readonly events: number;
 		readonly rigs: number;
@@ -74,7 +74,7 @@ interface ShelfRow {
 	name: string;
 	changed_at: Date;
 	shakes: number;
-	bodies: number;
+	bobsAndLags: number;
 	cues: number;
 	events: number;
 	rigs: number;
@@ -93,12 +93,12 @@ export async function listShelf(sequelize: Sequelize, retired = false): Promise<
 	const rows = await sequelize.query<ShelfRow>(
 		`SELECT p.id, p.slug, p.name,
 		        json_array_length(p.cues) AS cues, json_array_length(p.events) AS events, json_array_length(p.rigs) AS rigs,
-		        coalesce(s.shakes, 0)::int AS shakes, coalesce(s.bodies, 0)::int AS bodies, coalesce(c.courses, 0)::int AS courses,
+		        coalesce(s.shakes, 0)::int AS shakes, coalesce(s.others, 0)::int AS "bobsAndLags", coalesce(c.courses, 0)::int AS courses,
 		        greatest(p.created_at, s.at, c.at, w.at) AS changed_at
 		 FROM projects p
 		 LEFT JOIN (SELECT project_id, max(saved_at) AS at,
 		                   count(*) FILTER (WHERE family = 'shake' AND retired_at IS NULL) AS shakes,
-		                   count(*) FILTER (WHERE family <> 'shake' AND retired_at IS NULL) AS bodies
+		                   count(*) FILTER (WHERE family <> 'shake' AND retired_at IS NULL) AS others
 		            FROM presets GROUP BY project_id) s ON s.project_id = p.id
 		 LEFT JOIN (SELECT project_id, max(saved_at) AS at, count(*) FILTER (WHERE retired_at IS NULL) AS courses
 		            FROM courses GROUP BY project_id) c ON c.project_id = p.id

@@ -8,7 +8,7 @@
 	const session = useSession();
 	const preset = $derived(session.preset(data.key));
 	/** A head bob or a lag has a bench of its own kind. */
-	const body = $derived(session.bodies.find((p) => p.id === data.key));
+	const body = $derived(session.bobsAndLags.find((p) => p.id === data.key));
 	const here = $derived(session.home);
 	const bench = (key: string): void => void goto(`${here}/bench/${key}`);
 </script>

@@ -4,7 +4,7 @@
  * Correlation of two channels over samples laid out in rows of `width`, −1 … 1; 0 when either stands still.
  * Pearson's coefficient about zero: the resting pose is the middle, not the mean.
  */
-export function togetherness(values: Float64Array, count: number, width: number, a: number, b: number): number {
+export function correlation(values: Float64Array, count: number, width: number, a: number, b: number): number {
 	let [ab, aa, bb] = [0, 0, 0];
 	for (let i = 0; i < count; i++) {
 		const x = values[i * width + a]!;
