@@ -19,7 +19,7 @@ export default defineConfig({
 						'runtime/**/*.test.ts',
 						'scripts/**/*.test.ts'
 					],
-					exclude: ['**/*.svelte.test.ts']
+					exclude: ['**/*.svelte.test.ts', '**/*.server.test.ts']
 				}
 			},
 			{
@@ -37,7 +37,7 @@ export default defineConfig({
 				test: {
 					name: 'server',
 					...patience,
-					include: ['src/lib/server/**/*.test.ts'],
+					include: ['src/lib/server/**/*.test.ts', 'scripts/**/*.server.test.ts'],
 					globalSetup: ['scripts/lib/test-database.ts']
 				}
 			}

@@ -1,12 +1,12 @@
 /** ./dinesis dev: the application from its sources, on the same database that start uses. */
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { startCluster } from './lib/cluster';
+import { Cluster } from './lib/cluster';
 import { DATA, ROOT } from './lib/paths';
 import { prepareDatabase } from './lib/prepare';
 import { say } from './lib/say';
 
-const cluster = process.env.DATABASE_URL ? null : await startCluster({ folder: join(DATA, 'postgres'), say });
+const cluster = process.env.DATABASE_URL ? null : await Cluster.open({ folder: join(DATA, 'postgres'), say });
 const url = process.env.DATABASE_URL ?? cluster!.url;
 await prepareDatabase(url, { demo: true, say });
 // Vite itself and no shell around it, so that a signal reaches it.
@@ -16,8 +16,8 @@ const vite = spawn(process.execPath, [script, 'dev', '--host', '127.0.0.1', '--p
 	stdio: 'inherit',
 	env: { ...process.env, DATABASE_URL: url }
 });
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => vite.kill(signal));
-vite.on('exit', (code) => {
-	if (cluster?.started) cluster.stop();
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => vite.kill(signal));
+vite.on('exit', async (code) => {
+	await cluster?.close();
 	process.exit(code ?? 0);
 });

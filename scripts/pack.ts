@@ -7,7 +7,10 @@ import { ROOT } from './lib/paths';
 import { say } from './lib/say';
 
 const stage = join(ROOT, 'packed/runtime');
-const own = JSON.parse(readFileSync(join(ROOT, 'runtime/package.json'), 'utf8')) as { version: string; license: string };
+const own = JSON.parse(readFileSync(join(ROOT, 'runtime/package.json'), 'utf8')) as {
+	version: string;
+	license: string;
+};
 
 /** Relative imports with their ending, so that every way of resolving them finds the files. */
 function nameEndings(folder: string): void {

@@ -2,34 +2,43 @@
 import { join } from 'node:path';
 import { readArguments } from './lib/arguments';
 import { builtApplication, useBuild } from './lib/build';
-import { startCluster, type Cluster } from './lib/cluster';
+import { Cluster } from './lib/cluster';
+import { keepAlive } from './lib/keep-alive';
 import { DATA } from './lib/paths';
 import { prepareDatabase } from './lib/prepare';
-import { findRunning, forgetRunning, noteRunning } from './lib/running';
-import { fail, say } from './lib/say';
+import { findRunning, forgetRunning, noteRunning, type Running } from './lib/running';
+import { fail, say, tell } from './lib/say';
 import { serve, type Serving } from './lib/serve';
 
 const args = readArguments(process.argv.slice(2), { switches: ['no-demo'] });
-const host = process.env.HOST ?? '127.0.0.1';
+const host = process.env.HOST || '127.0.0.1';
 const isLoopback = (name: string): boolean => /^(127(\.\d+){3}|localhost|::1)$/.test(name);
 
 if (!isLoopback(host) && (process.env.ACCESS_KEY ?? '').length < 12)
 	fail(
 		`HOST is ${host}, which others can reach. Set ACCESS_KEY to a secret of at least 12 characters as well; it is asked for once in each browser.`
 	);
-const portText = process.env.PORT;
+const portText = process.env.PORT || undefined;
 const port = portText === undefined ? 5170 : Number(portText);
 if (!Number.isInteger(port) || port < 0 || port > 65535)
 	fail(`PORT is "${portText}"; a whole number up to 65535 is needed.`);
 
-const running = findRunning();
-if (running) {
-	say(running.address ? `already running at ${running.address}` : 'already starting in another terminal');
-	process.exit(0);
+/** Whether the one that runs is well, as a sentence and an exit code. */
+async function askHealth({ address, pid }: Running): Promise<never> {
+	if (address === '') return fail('already starting in another terminal', 0);
+	try {
+		const answer = await fetch(`${address}/api/health`, { signal: AbortSignal.timeout(12_000) });
+		if (answer.ok || answer.status === 401) return fail(`already running at ${address}`, 0);
+		const { message = '' } = (await answer.json()) as { message?: string };
+		return fail(`it runs at ${address} (process ${pid}), but is not well: ${message}`, 1);
+	} catch {
+		return fail(`it runs (process ${pid}), but does not answer at ${address}. ./dinesis stop ends it.`, 1);
+	}
 }
-noteRunning('');
+const running = findRunning();
+if (running) await askHealth(running);
 
-let cluster: Cluster | null = null;
+let opening: Promise<Cluster> | null = null;
 let server: Serving | null = null;
 let ending = false;
 
@@ -37,13 +46,15 @@ async function end(code: number): Promise<void> {
 	if (ending) return;
 	ending = true;
 	await server?.close();
-	cluster?.stop();
+	// Also one that is only just being started.
+	const cluster = await opening?.catch(() => null);
+	await cluster?.close();
 	forgetRunning();
 	process.exit(code);
 }
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
 	process.on(signal, () => {
-		say('ending');
+		if (!ending) say('ending');
 		void end(0);
 	});
 
@@ -51,23 +62,29 @@ async function step<T>(name: string, work: () => Promise<T> | T): Promise<T> {
 	try {
 		return await work();
 	} catch (error) {
-		say(`${name} failed. ${error instanceof Error ? error.message : String(error)}`);
+		if (!ending) say(`${name} failed. ${error instanceof Error ? error.message : String(error)}`);
 		await end(1);
-		throw error;
+		// While a signal ends us nothing goes on from here.
+		return new Promise<never>(() => undefined);
 	}
 }
 
+await step('Starting', () => noteRunning(''));
 let url = process.env.DATABASE_URL;
 if (!url) {
-	const own = await step('Starting the database', () => startCluster({ folder: join(DATA, 'postgres'), say }));
-	cluster = own;
-	say(own.started ? 'database started' : 'database was still running; going on with it');
-	url = process.env.DATABASE_URL = own.url;
+	opening = Cluster.open({ folder: join(DATA, 'postgres'), say });
+	const cluster = await step('Starting the database', () => opening!);
+	say('database started');
+	url = process.env.DATABASE_URL = cluster.url;
+	process.env.DINESIS_FOLDER = cluster.folder;
+	keepAlive(cluster, { say, isEnding: () => ending });
 }
-await step('Preparing the database', () => prepareDatabase(url, { demo: !args.flags.has('no-demo'), say }));
+const demo = !args.flags.has('no-demo');
+await step('Preparing the database', () => prepareDatabase(url, { demo, say }));
 const folder = await step('Building', () => builtApplication(say));
-useBuild(folder);
+await step('Building', () => useBuild(folder));
 if (!isLoopback(host)) process.env.DINESIS_OPEN = 'yes';
-server = await step('Starting the server', () => serve({ folder, host, port, exact: portText !== undefined }));
-noteRunning(server.address);
-process.stdout.write(`Dinesis is at ${server.address} (Ctrl+C ends it)\n`);
+const serving = await step('Starting the server', () => serve({ folder, host, port, exact: portText !== undefined }));
+server = serving;
+await step('Starting the server', () => noteRunning(serving.address));
+tell(`Dinesis is at ${serving.address} (Ctrl+C ends it)`);

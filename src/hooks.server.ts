@@ -2,6 +2,7 @@ import { error, redirect, type Handle, type HandleServerError, type ServerInit }
 import { pino } from 'pino';
 import { mayEnter } from '$lib/server/access';
 import { database } from '$lib/server/db/connect';
+import { sentenceOf } from '$lib/server/trouble';
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 
@@ -32,10 +33,5 @@ export const handleError: HandleServerError = ({ error: cause, event, status }) 
 	if (event.request.signal.aborted || (cause as NodeJS.ErrnoException | null)?.code === 'ECONNRESET')
 		return { message: 'The request was given up.' };
 	log.error({ err: cause, path: event.url.pathname }, 'request failed');
-	const name = cause instanceof Error ? cause.name : '';
-	return {
-		message: name.startsWith('SequelizeConnection')
-			? 'The database does not answer. What you typed is held in this browser.'
-			: 'The server could not do this. What you typed is held in this browser.'
-	};
+	return { message: sentenceOf(cause) };
 };

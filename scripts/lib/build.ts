@@ -1,8 +1,9 @@
 /** Builds the application into a folder named after its sources, so that a running one is never built over. */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { plain } from './folder';
 import { ROOT } from './paths';
 
 const SOURCES = [
@@ -33,7 +34,14 @@ function sourcesHash(): string {
 const USER = /^used-by-(\d+)$/;
 
 /** Marks a build as served by this process, so that no later build throws it away. */
-export const useBuild = (folder: string): void => writeFileSync(join(folder, `used-by-${process.pid}`), '');
+export function useBuild(folder: string): void {
+	try {
+		writeFileSync(join(folder, `used-by-${process.pid}`), '');
+	} catch (error) {
+		// On a medium that nobody writes to nobody throws it away either.
+		if ((error as NodeJS.ErrnoException).code !== 'EROFS') throw plain(error, folder);
+	}
+}
 
 function isInUse(folder: string): boolean {
 	return readdirSync(folder).some((name) => {
@@ -44,16 +52,26 @@ function isInUse(folder: string): boolean {
 
 /** The folder of an up-to-date build. Throws an Error with the builder's last lines when building fails. */
 export function builtApplication(say: (message: string) => void): string {
+	try {
+		return build(say);
+	} catch (error) {
+		throw plain(error, ROOT);
+	}
+}
+
+function build(say: (message: string) => void): string {
 	const builds = join(ROOT, 'build');
 	const folder = join(builds, sourcesHash());
 	const stamp = join(folder, 'complete');
 	if (existsSync(stamp)) return folder;
+	mkdirSync(builds, { recursive: true });
 	say('building the application (the sources changed)');
 	const done = spawnSync('npx', ['vite', 'build', '--logLevel', 'warn'], {
 		cwd: ROOT,
 		encoding: 'utf8',
 		env: { ...process.env, DINESIS_BUILD: folder, NODE_ENV: 'production' }
 	});
+	if (done.status !== 0 && done.signal) throw new Error('Building was ended.');
 	if (done.status !== 0)
 		throw new Error(`Building the application failed:\n${`${done.stdout}${done.stderr}`.slice(-3000)}`);
 	writeFileSync(stamp, new Date().toISOString());

@@ -8,7 +8,7 @@ export async function prepareDatabase(
 	url: string,
 	options: { demo: boolean; say: (message: string) => void }
 ): Promise<void> {
-	const sequelize = connect(url);
+	const sequelize = connect(url, { unhurried: true });
 	try {
 		const steps = await migrate(sequelize);
 		if (steps.length > 0) options.say(`database brought up to date (${steps.join(', ')})`);

@@ -1,7 +1,9 @@
 /** Which Dinesis runs on this data folder, if any. */
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { needFolder, plain } from './folder';
 import { DATA } from './paths';
+import { beganOf } from './processes';
 
 export interface Running {
 	readonly pid: number;
@@ -13,28 +15,34 @@ export interface Running {
 
 const FILE = join(DATA, 'running.json');
 
-function beganOf(pid: number): string | null {
-	try {
-		// Field 22 of /proc/PID/stat, counted behind the name in brackets.
-		return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]?.split(' ')[19] ?? null;
-	} catch {
-		return null;
-	}
-}
-
 /** The one that runs; null when none does, also when one was killed and left its note behind. */
 export function findRunning(): Running | null {
 	try {
 		const note = JSON.parse(readFileSync(FILE, 'utf8')) as Running;
-		return beganOf(note.pid) === note.began ? note : null;
+		return note.began !== null && beganOf(note.pid) === note.began ? note : null;
 	} catch {
 		return null;
 	}
 }
 
+/** Throws an Error that says in a sentence why it cannot be noted. */
 export function noteRunning(address: string): void {
-	mkdirSync(DATA, { recursive: true });
-	writeFileSync(FILE, JSON.stringify({ pid: process.pid, address, began: beganOf(process.pid) }));
+	needFolder(DATA);
+	try {
+		// Whole or not at all: a note that is half written names nobody.
+		const fresh = `${FILE}.${process.pid}`;
+		writeFileSync(fresh, JSON.stringify({ pid: process.pid, address, began: beganOf(process.pid) }));
+		renameSync(fresh, FILE);
+	} catch (error) {
+		throw plain(error, DATA);
+	}
 }
 
-export const forgetRunning = (): void => rmSync(FILE, { force: true });
+/** Takes our own note away; never throws. */
+export function forgetRunning(): void {
+	try {
+		if (findRunning()?.pid === process.pid) rmSync(FILE, { force: true });
+	} catch {
+		// It names a process that is gone: nobody takes it for one that runs.
+	}
+}

@@ -2,16 +2,16 @@
 import { mkdtempSync, chmodSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startCluster } from './cluster';
+import { Cluster } from './cluster';
 
-export default async function setup(): Promise<() => void> {
-	if (process.env.TEST_DATABASE_URL) return () => undefined;
+export default async function setup(): Promise<() => Promise<void>> {
+	if (process.env.TEST_DATABASE_URL) return async () => undefined;
 	const folder = mkdtempSync(join(tmpdir(), 'dinesis-test-'));
 	chmodSync(folder, 0o755);
-	const cluster = await startCluster({ folder, throwaway: true, say: () => undefined });
+	const cluster = await Cluster.open({ folder, throwaway: true, say: () => undefined });
 	process.env.TEST_DATABASE_URL = cluster.url;
-	return () => {
-		cluster.stop();
+	return async () => {
+		await cluster.close();
 		rmSync(folder, { recursive: true, force: true });
 		if (cluster.folder !== folder) rmSync(cluster.folder, { recursive: true, force: true });
 	};

@@ -1,16 +1,22 @@
 import { join } from 'node:path';
-import { startCluster } from './cluster';
+import { Cluster } from './cluster';
 import { DATA } from './paths';
 import { say } from './say';
 
-/** Runs `work` on the project's database, starting its cluster for that long when nothing runs. */
+/**
+ * Runs `work` on the project's database. Where nothing runs its cluster is started for that long; a server that starts meanwhile keeps
+ * it.
+ */
 export async function withDatabase(work: (url: string) => void | Promise<void>): Promise<void> {
 	const given = process.env.DATABASE_URL;
 	if (given) return void (await work(given));
-	const cluster = await startCluster({ folder: join(DATA, 'postgres'), say });
+	const cluster = await Cluster.open({ folder: join(DATA, 'postgres'), say });
+	// Ended in the middle it leaves the cluster as well.
+	const leave = (): void => void cluster.close().then(() => process.exit(130));
+	for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, leave);
 	try {
 		await work(cluster.url);
 	} finally {
-		if (cluster.started) cluster.stop();
+		await cluster.close();
 	}
 }

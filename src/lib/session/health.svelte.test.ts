@@ -1,0 +1,52 @@
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { AWAY, Health, type Ask } from './health.svelte';
+
+const says =
+	(status: number, body: unknown): Ask =>
+	async () => ({ ok: status < 300, status, json: async () => body });
+
+afterEach(() => vi.useRealTimers());
+
+describe('whether all is well', () => {
+	it.each([
+		['well', says(200, { message: '' }), ''],
+		['a dead database', says(503, { message: 'The database died.' }), 'The database died.'],
+		['an answer without a word', says(502, null), AWAY],
+		['a key that expired', says(401, { message: 'Enter the key.' }), ''],
+		[
+			'nobody there',
+			async () => {
+				throw new TypeError('no network');
+			},
+			AWAY
+		]
+	])('%s', async (_, ask, message) => {
+		const health = new Health(ask as Ask);
+		await health.look();
+		expect(health.message).toBe(message);
+	});
+
+	it('is asked every eight seconds, and every two while something is wrong, until one goes', async () => {
+		vi.useFakeTimers();
+		let status = 200;
+		let asked = 0;
+		const health = new Health(async () => {
+			asked++;
+			return { ok: status < 300, status, json: async () => ({ message: 'Wrong.' }) };
+		});
+		const end = health.watch();
+		await vi.advanceTimersByTimeAsync(8000);
+		expect([asked, health.message]).toEqual([1, '']);
+		status = 503;
+		await vi.advanceTimersByTimeAsync(8000);
+		expect([asked, health.message]).toEqual([2, 'Wrong.']);
+		await vi.advanceTimersByTimeAsync(4000);
+		expect(asked).toBe(4);
+		status = 200;
+		await vi.advanceTimersByTimeAsync(2000);
+		expect([asked, health.message]).toEqual([5, '']);
+		end();
+		await vi.advanceTimersByTimeAsync(60_000);
+		expect(asked).toBe(5);
+	});
+});
