@@ -4,9 +4,10 @@ import { readArguments } from './lib/arguments';
 import { builtApplication, useBuild } from './lib/build';
 import { Cluster } from './lib/cluster';
 import { keepAlive } from './lib/keep-alive';
+import { keepBackups } from './lib/keep-backups';
 import { DATA } from './lib/paths';
 import { prepareDatabase } from './lib/prepare';
-import { findRunning, forgetRunning, noteRunning, type Running } from './lib/running';
+import { beforeRunning, findRunning, forgetRunning, noteRunning, type Running } from './lib/running';
 import { fail, say, tell } from './lib/say';
 import { serve, type Serving } from './lib/serve';
 
@@ -69,7 +70,14 @@ async function step<T>(name: string, work: () => Promise<T> | T): Promise<T> {
 	}
 }
 
-await step('Starting', () => noteRunning(''));
+await step('Starting', () =>
+	beforeRunning(async () => {
+		// Of two that begin at the same moment the second finds the first.
+		const other = findRunning();
+		if (other) await askHealth(other);
+		noteRunning('');
+	})
+);
 let url = process.env.DATABASE_URL;
 if (!url) {
 	opening = Cluster.open({ folder: join(DATA, 'postgres'), say });
@@ -80,7 +88,8 @@ if (!url) {
 	keepAlive(cluster, { say, isEnding: () => ending });
 }
 const demo = !args.flags.has('no-demo');
-await step('Preparing the database', () => prepareDatabase(url, { demo, say }));
+await step('Preparing the database', () => prepareDatabase(url, { demo, say, backUp: true }));
+keepBackups(url, say);
 const folder = await step('Building', () => builtApplication(say));
 await step('Building', () => useBuild(folder));
 if (!isLoopback(host)) process.env.DINESIS_OPEN = 'yes';

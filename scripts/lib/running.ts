@@ -2,6 +2,7 @@
 import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { needFolder, plain } from './folder';
+import { alone } from './lock';
 import { DATA } from './paths';
 import { beganOf } from './processes';
 
@@ -45,4 +46,10 @@ export function forgetRunning(): void {
 	} catch {
 		// It names a process that is gone: nobody takes it for one that runs.
 	}
+}
+
+/** Runs `work` while nobody begins to run. Throws an Error that says in a sentence why that cannot be noted. */
+export function beforeRunning<T>(work: () => Promise<T>): Promise<T> {
+	needFolder(DATA);
+	return alone(join(DATA, 'running.lock'), work);
 }

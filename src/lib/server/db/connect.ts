@@ -73,6 +73,26 @@ export async function migrate(sequelize: Sequelize, steps: readonly Migration[] 
 	return (await umzug.up()).map((step) => step.name);
 }
 
+/** The steps that `migrate` would take, and whether there is anything yet that they could harm. */
+export async function pendingMigrations(
+	sequelize: Sequelize,
+	steps: readonly Migration[] = MIGRATIONS
+): Promise<{ pending: string[]; holdsData: boolean }> {
+	const type = QueryTypes.SELECT;
+	const [there] = await sequelize.query<{ migrations: string | null; projects: string | null }>(
+		"SELECT to_regclass('migrations')::text AS migrations, to_regclass('projects')::text AS projects",
+		{ type }
+	);
+	const marks = there!.migrations
+		? await sequelize.query<{ name: string }>('SELECT name FROM migrations', { type })
+		: [];
+	const taken = new Set(marks.map((row) => row.name));
+	return {
+		pending: steps.map((step) => step.name).filter((name) => !taken.has(name)),
+		holdsData: there!.projects !== null
+	};
+}
+
 let shared: Sequelize | null = null;
 
 /** The server's own connection, opened at the first use. */
