@@ -93,7 +93,15 @@ keepBackups(url, say);
 const folder = await step('Building', () => builtApplication(say));
 await step('Building', () => useBuild(folder));
 if (!isLoopback(host)) process.env.DINESIS_OPEN = 'yes';
-const serving = await step('Starting the server', () => serve({ folder, host, port, exact: portText !== undefined }));
+const serving = await step('Starting the server', () =>
+	serve({
+		folder,
+		host,
+		port,
+		exact: portText !== undefined,
+		key: isLoopback(host) ? undefined : process.env.ACCESS_KEY
+	})
+);
 server = serving;
 await step('Starting the server', () => noteRunning(serving.address));
 tell(`Dinesis is at ${serving.address} (Ctrl+C ends it)`);

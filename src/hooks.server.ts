@@ -1,6 +1,5 @@
-import { error, redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { pino } from 'pino';
-import { mayEnter } from '$lib/server/access';
 import { database } from '$lib/server/db/connect';
 import { sentenceOf } from '$lib/server/trouble';
 
@@ -12,13 +11,12 @@ const isLoopback = (hostname: string): boolean => /^(127(\.\d+){3}|localhost|\[:
 export const init: ServerInit = () => void database();
 
 export const handle: Handle = async ({ event, resolve }) => {
-	const { request, url, cookies } = event;
+	const { request, url } = event;
+	// The door (`door.ts`) stands before all of this; here it stands once more, for a server without one.
 	// A name that somebody else's DNS points at this machine is not ours.
 	if (!process.env.DINESIS_OPEN && !isLoopback(url.hostname)) error(403, 'This Dinesis answers on loopback only.');
 	if (request.method !== 'GET' && request.method !== 'HEAD' && request.headers.get('origin') !== url.origin)
 		error(403, 'Writes are taken from Dinesis’ own pages only.');
-	if (process.env.DINESIS_OPEN && !mayEnter(cookies) && url.pathname !== '/key' && !url.pathname.startsWith('/_app/'))
-		redirect(303, `/key?to=${encodeURIComponent(url.pathname)}`);
 	const response = await resolve(event);
 	// A browser may hold on to a refusal for ever (410 is one of those), though what was missing has come back.
 	if (response.status >= 400) response.headers.set('cache-control', 'no-store');

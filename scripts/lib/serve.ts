@@ -2,6 +2,7 @@
 import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { Door, isSecure } from '../../src/lib/server/door';
 
 export interface Serving {
 	readonly address: string;
@@ -14,6 +15,8 @@ export interface ServeOptions {
 	/** A port that must be free, or a first one to try upward from. */
 	readonly port: number;
 	readonly exact: boolean;
+	/** The access key, where others can reach it. */
+	readonly key?: string;
 }
 
 type Handler = (request: unknown, response: unknown, next: () => void) => void;
@@ -24,12 +27,20 @@ export async function serve(options: ServeOptions): Promise<Serving> {
 	process.env.HOST_HEADER = 'host';
 	process.env.BODY_SIZE_LIMIT = '21M';
 	const { handler } = (await import(pathToFileURL(join(options.folder, 'handler.js')).href)) as { handler: Handler };
+	const door = new Door({ key: options.key ?? null });
 	const server = createServer((request, response) => {
-		request.headers['x-dinesis-protocol'] = 'http';
-		handler(request, response, () => {
-			response.statusCode = 404;
-			response.end('Not found');
-		});
+		void door
+			.answers(request, response)
+			.then((answered) => {
+				if (answered) return;
+				request.headers['x-dinesis-protocol'] = isSecure(request) ? 'https' : 'http';
+				handler(request, response, () => {
+					response.statusCode = 404;
+					response.end('Not found');
+				});
+			})
+			// Whoever broke off in the middle hears nothing more.
+			.catch(() => response.destroy());
 	});
 	const port = await listen(server, options);
 	const shown = options.host.includes(':') ? `[${options.host}]` : options.host;

@@ -56,7 +56,13 @@ async function call<T>(method: string, path: string, body?: unknown, raw?: strin
 	const answer = (await response.json().catch(() => null)) as { message?: string } | null;
 	if (response.ok) return { ok: true, value: answer as T };
 	const message = answer?.message ?? `The server answered ${response.status}.`;
-	return { ok: false, away: response.status >= 500, status: response.status, message, body: answer };
+	return {
+		ok: false,
+		away: response.status >= 500 || response.status === 401,
+		status: response.status,
+		message,
+		body: answer
+	};
 }
 
 /** A project as the shelf shows it. */

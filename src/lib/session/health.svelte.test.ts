@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { AWAY, Health, type Ask } from './health.svelte';
+import { AWAY, Health, KEY_ASKED, type Ask } from './health.svelte';
 
 const says =
 	(status: number, body: unknown): Ask =>
@@ -12,7 +12,7 @@ describe('whether all is well', () => {
 		['well', says(200, { message: '' }), ''],
 		['a dead database', says(503, { message: 'The database died.' }), 'The database died.'],
 		['an answer without a word', says(502, null), AWAY],
-		['a key that expired', says(401, { message: 'Enter the key.' }), ''],
+		['a key that expired', says(401, { message: 'Enter the key.' }), KEY_ASKED],
 		[
 			'nobody there',
 			async () => {

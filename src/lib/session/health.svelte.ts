@@ -1,5 +1,7 @@
 /** Whether the server and its database are well, asked now and then while somebody looks; a word of it in every page. */
 export const AWAY = 'Dinesis does not answer. What you change is held in this browser until it does.';
+export const KEY_ASKED =
+	'The access key is asked for again: reload the page to enter it. What you change is held in this browser.';
 const EVERY_MS = 8000;
 /** Once something is wrong one wants to know soon that it is right again. */
 const SOON_MS = 2000;
@@ -18,8 +20,8 @@ export class Health {
 	async look(): Promise<void> {
 		try {
 			const answer = await this.ask();
-			// An expired key is the key page's affair.
-			if (answer.ok || answer.status === 401) this.message = '';
+			if (answer.ok) this.message = '';
+			else if (answer.status === 401) this.message = KEY_ASKED;
 			else this.message = ((await answer.json().catch(() => ({}))) as { message?: string }).message || AWAY;
 		} catch {
 			this.message = AWAY;
