@@ -1,10 +1,9 @@
 /** ./dinesis bake: a course, or a game's own log of events, played through the kit's cues, as CSV on stdout. */
-import { readFileSync } from 'node:fs';
 import { bakeCourse } from '../src/lib/course';
 import { newCourse, sayProblem, type Course } from '../src/lib/documents';
 import { readEventLog, trackToCsv } from '../src/lib/formats';
 import { numberFlag, readArguments } from './lib/arguments';
-import { needKit } from './lib/kit-file';
+import { needKit, needText } from './lib/kit-file';
 import { fail } from './lib/say';
 
 const args = readArguments(process.argv.slice(2), { values: ['course', 'log', 'rig', 'fps', 'seed'] });
@@ -13,18 +12,12 @@ const kit = needKit(args.plain[0]);
 const AFTER_LOG_S = 3;
 
 function courseOfLog(path: string): Course {
-	let text = '';
-	try {
-		text = readFileSync(path, 'utf8');
-	} catch (error) {
-		fail(`${path} cannot be opened (${(error as NodeJS.ErrnoException).code}).`);
-	}
-	const log = readEventLog(text);
+	const log = readEventLog(needText(path));
 	if (!log.ok) fail(`${path} cannot be read.\n${log.problems.map((p) => `  ${sayProblem(p)}`).join('\n')}`);
 	const { events, seconds } = (log as { value: { events: Course['events']; seconds: number } }).value;
 	const unknown = [...new Set(events.map((e) => e.event))].filter((e) => !kit.events.some((k) => k.id === e));
 	if (unknown.length > 0) process.stderr.write(`dinesis: the kit has no event ${unknown.join(', ')}; passed over.\n`);
-	return { ...newCourse('log', path), steps: false, seconds: seconds + AFTER_LOG_S, events };
+	return { ...newCourse('log', path), steps: false, seconds: Math.min(3600, seconds + AFTER_LOG_S), events };
 }
 
 function courseOfKit(): Course {

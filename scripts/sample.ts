@@ -1,12 +1,11 @@
 /** ./dinesis sample: a preset's motion as CSV on stdout. */
-import { readFileSync } from 'node:fs';
 import { bobAlong, followTrack, sampleBob, sampleShake, type BodyTrack } from '../src/lib/analysis';
 import { bodyTrackToCsv, readBodyTrack, trackToCsv } from '../src/lib/formats';
 import type { BobPreset, LagPreset, ShakePreset } from 'dinesis-runtime';
 import { CHANNELS, CHANNEL_COUNT, isBob, isShake } from 'dinesis-runtime/tools';
 import { sayProblem } from '../src/lib/documents';
 import { numberFlag, readArguments } from './lib/arguments';
-import { needKit } from './lib/kit-file';
+import { needKit, needText } from './lib/kit-file';
 import { fail } from './lib/say';
 
 const MOST_ROWS = 2e7;
@@ -26,13 +25,7 @@ if ((seconds ?? 3600) * (fps ?? 60) > MOST_ROWS)
 
 /** The way of the body that `--track` names. */
 function body(file: string): BodyTrack {
-	let text: string;
-	try {
-		text = readFileSync(file, 'utf8');
-	} catch {
-		return fail(`${file}: There is no such file, or it cannot be read.`);
-	}
-	const track = readBodyTrack(text);
+	const track = readBodyTrack(needText(file));
 	return track.ok ? track.value : fail(`${file}: ${track.problems.slice(0, 5).map(sayProblem).join('\n')}`);
 }
 

@@ -1,7 +1,7 @@
 import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { pino } from 'pino';
 import { database } from '$lib/server/db/connect';
-import { sentenceOf } from '$lib/server/trouble';
+import { bareOf, sentenceOf } from '$lib/server/trouble';
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 
@@ -30,6 +30,6 @@ export const handleError: HandleServerError = ({ error: cause, event, status }) 
 	// A tab that was closed in the middle of its request is no failure of ours.
 	if (event.request.signal.aborted || (cause as NodeJS.ErrnoException | null)?.code === 'ECONNRESET')
 		return { message: 'The request was given up.' };
-	log.error({ err: cause, path: event.url.pathname }, 'request failed');
+	log.error({ ...bareOf(cause), path: event.url.pathname }, 'request failed');
 	return { message: sentenceOf(cause) };
 };

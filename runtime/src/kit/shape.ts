@@ -51,12 +51,20 @@ export class Report {
 	}
 }
 
-export function placeOf(path: readonly (string | number)[]): string {
+/** Longer names are cut in a place, and of a deep one the middle is left out: a person reads it. */
+const MOST_STEP = 40;
+const MOST_STEPS = 12;
+
+export function placeOf(given: readonly (string | number)[]): string {
+	const path = given.length > MOST_STEPS ? [...given.slice(0, 5), '…', ...given.slice(-5)] : given;
 	let place = '';
-	for (const step of path)
+	for (const long of path) {
+		const step = typeof long === 'string' && long.length > MOST_STEP ? `${long.slice(0, MOST_STEP - 1)}…` : long;
 		if (typeof step === 'number') place += `[${step}]`;
 		else if (/^[A-Za-z_$][\w$-]*$/.test(step)) place += place ? `.${step}` : step;
+		else if (step === '…') place += '…';
 		else place += `[${JSON.stringify(step)}]`;
+	}
 	return place;
 }
 
@@ -296,17 +304,20 @@ function checkObject({ fields, names, also }: ObjectShape, value: unknown, repor
 }
 
 const NUL = '\0';
+/** How deep lists and objects may be nested. */
+const MOST_DEPTH = 200;
 
 /**
  * Reports what cannot be kept, anywhere in a parsed JSON value: names that would reach an object's prototype when it is copied,
- * and texts with the character U+0000, which no database takes.
+ * texts with the character U+0000, which no database takes, and what is nested so deep that a walk could not come back.
  */
-export function refuseDangerous(value: unknown, report: Report): void {
+export function refuseDangerous(value: unknown, report: Report, depth = 0): void {
+	if (depth > MOST_DEPTH) return report.add(`is nested more than ${MOST_DEPTH} deep`);
 	if (Array.isArray(value)) {
 		for (let i = 0; i < value.length && !report.full; i++) {
 			if (typeof value[i] === 'number') continue;
 			report.enter(i);
-			refuseDangerous(value[i], report);
+			refuseDangerous(value[i], report, depth + 1);
 			report.leave();
 		}
 	} else if (isRecord(value)) {
@@ -316,7 +327,7 @@ export function refuseDangerous(value: unknown, report: Report): void {
 				report.addAt(key, 'cannot be the name of a field; rename it or take it out');
 			else if ((typeof inner === 'object' && inner !== null) || typeof inner === 'string') {
 				report.enter(key);
-				refuseDangerous(inner, report);
+				refuseDangerous(inner, report, depth + 1);
 				report.leave();
 			}
 		}

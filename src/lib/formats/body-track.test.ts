@@ -26,6 +26,11 @@ describe('the way of a body', () => {
 		expect(reasons('time,x\n0,1\n0,2\n')).toEqual(['row 3 time is 0, not after 0; times must rise']);
 		expect(reasons('time,x\n0,far\n')).toEqual(['row 2 x is "far"; a number is needed']);
 		expect(reasons('')[0]).toMatch(/time/);
+		expect(reasons('time,x,y\n0,1\n')).toEqual(['row 2 has 2 cells; the header has 3']);
+		expect(reasons('time,x\n0,1\n3601,1\n')[0]).toMatch(/^row 3 time is 3601, more than an hour/);
+		expect(reasons('time,x\n0,1e999\n')).toEqual(['row 2 x is "1e999"; a number is needed']);
+		expect(reasons('time,x\n0,2000000\n')[0]).toMatch(/within ±1000000/);
+		expect(reasons(`time,x\n${'0,far\n'.repeat(1_000_000)}`)).toHaveLength(50);
 	});
 
 	const walked = (fps: number, speed: number): BodyTrack => {

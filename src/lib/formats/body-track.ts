@@ -1,41 +1,56 @@
 /** Where a body was over time: `time,x,y,z,pitch,yaw,roll` as CSV, a row a moment, at any time steps. */
-import papaparse from 'papaparse';
 import type { BodyTrack } from '../analysis';
 import type { ReadResult, Problem } from 'dinesis-runtime';
+import { eachRow, MOST_PROBLEMS, numberIn, type Rows } from './rows';
 
 export const BODY_COLUMNS = ['time', 'x', 'y', 'z', 'pitch', 'yaw', 'roll'] as const;
 const POSE = BODY_COLUMNS.length - 1;
-const MOST_PROBLEMS = 50;
 const MOST_ROWS = 2_000_000;
+const MOST_SECONDS = 3600;
+/** Metres or degrees. */
+const MOST_NUMBER = 1e6;
+const shown = (cell: string): string => (cell.length > 40 ? `${cell.slice(0, 39)}…` : cell);
 
-/** Columns may stand in any order; what is not given is 0, but for the time. What is wrong is told by its row. */
+/** Columns may stand in any order; what is not given is 0, but for the time. What is wrong is told by its row; nothing is taken then. */
 export function readBodyTrack(text: string): ReadResult<BodyTrack> {
-	const { data, meta } = papaparse.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: true });
 	const problems: Problem[] = [];
-	if (!meta.fields?.includes('time')) problems.push({ place: 'row 1', message: 'has no column "time"' });
-	if (data.length === 0) problems.push({ place: 'row 2', message: 'is missing; at least one moment is needed' });
-	if (data.length > MOST_ROWS)
-		problems.push({ place: '', message: `has ${data.length} rows; at most ${MOST_ROWS} are read` });
-	if (problems.length > 0) return { ok: false, problems };
-	const times = new Float64Array(data.length);
-	const poses = new Float64Array(data.length * POSE);
-	data.forEach((row, i) => {
-		BODY_COLUMNS.forEach((name, c) => {
-			const cell = row[name]?.trim() ?? '';
-			const value = cell === '' && c > 0 ? 0 : Number(cell);
-			if ((cell === '' && c === 0) || !Number.isFinite(value)) {
-				if (problems.length < MOST_PROBLEMS)
-					problems.push({ place: `row ${i + 2}`, message: `${name} is "${cell}"; a number is needed` });
-			} else if (c === 0) times[i] = value;
-			else poses[i * POSE + c - 1] = value;
-		});
-		if (i > 0 && !(times[i]! > times[i - 1]!) && problems.length < MOST_PROBLEMS)
-			problems.push({
-				place: `row ${i + 2}`,
-				message: `time is ${times[i]}, not after ${times[i - 1]}; times must rise`
+	const times: number[] = [];
+	const poses: number[] = [];
+	let timed = true;
+	const rows: Rows = {
+		problems,
+		header(names) {
+			timed = names.includes('time');
+			if (!timed) problems.push({ place: 'row 1', message: 'has no column "time"' });
+		},
+		row(cells, line) {
+			if (!timed) return;
+			const add = (message: string): void => void problems.push({ place: `row ${line}`, message });
+			const [time, ...pose] = BODY_COLUMNS.map((name) => numberIn(cells[name]));
+			BODY_COLUMNS.forEach((name, c) => {
+				const value = c === 0 ? time : pose[c - 1];
+				if (typeof value === 'string') add(`${name} is "${shown(value)}"; a number is needed`);
+				else if (c > 0 && value !== undefined && Math.abs(value) > MOST_NUMBER)
+					add(`${name} is ${value}; a number within ±${MOST_NUMBER} is needed`);
 			});
-	});
-	return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { times, poses } };
+			if (time === undefined) add('time is nothing; seconds are needed');
+			if (typeof time !== 'number') return;
+			const before = times.at(-1);
+			if (before !== undefined && !(time > before)) add(`time is ${time}, not after ${before}; times must rise`);
+			else if (time - (times[0] ?? time) > MOST_SECONDS)
+				add(`time is ${time}, more than an hour after the first; at most an hour is read`);
+			times.push(time);
+			for (const value of pose) poses.push(typeof value === 'number' ? value : 0);
+		}
+	};
+	const clean = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
+	eachRow(clean, rows, MOST_ROWS);
+	if (clean.trim() === '') problems.push({ place: '', message: 'The file is empty; a header with "time" is needed.' });
+	else if (problems.length === 0 && times.length === 0)
+		problems.push({ place: 'row 2', message: 'is missing; at least one moment is needed' });
+	return problems.length > 0
+		? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) }
+		: { ok: true, value: { times: Float64Array.from(times), poses: Float64Array.from(poses) } };
 }
 
 export function bodyTrackToCsv({ times, poses }: BodyTrack): string {

@@ -42,16 +42,44 @@ describe('a log of events', () => {
 	it.each([
 		['', ['The log is empty.']],
 		['zeit,event\n1,hit', ['row 1 has no column "time"', 'row 2 time is nothing; seconds from 0 on are needed']],
-		['time,event\n1,hit\nsoon,hit', ['row 3 time is null; seconds from 0 on are needed']],
+		['time,event\n1,hit\nsoon,hit', ['row 3 time is "soon"; seconds from 0 on are needed']],
 		['time,event\n-1,hit', ['row 2 time is -1; seconds from 0 on are needed']],
 		['time,event\n1,Big Hit', ['row 2 event is "Big Hit"; an id of a–z, 0–9 and "-" is needed']],
 		['time,event,phase\n1,hit,maybe', ['row 2 phase is "maybe"; happens, starts or ends is needed']],
 		['time,event,x,y,z\n1,hit,1,2,', ['row 2 x, y and z: three numbers are needed, or none']],
-		['time,event,v\n1,hit,hard', ['row 2 v is null; a number is needed']],
+		['time,event,v\n1,hit,hard', ['row 2 v is "hard"; a number is needed']],
 		['time,event,phase\n1,run,ends', ['row 2 "run" ends without a start']],
-		['{"time":1,"event":"hit"}\n{"time":', ['row 2 is not JSON']],
+		[
+			'{"time":1,"event":"hit"}\n{"time":',
+			[
+				'row 2 is not JSON that can be kept: time column 9: the text ends here; a value is needed (numbers must be finite; JSON knows no NaN or Infinity)'
+			]
+		],
+		['time,event,v\n1,hit', ['row 2 has 2 cells; the header has 3']],
+		['time,event,time\n1,hit,2', ['row 1 has two columns "time"']],
+		['time,event\n3601,hit', ['row 2 time is 3601; a log may be an hour long, 3600 seconds']],
+		[
+			'{"time":1,"event":"hit","event":"cut"}',
+			[
+				'row 1 is not JSON that can be kept: event column 25: the object has a field of this name already; one of them would be lost'
+			]
+		],
 		['{"time":1,"event":"hit"}\n7', ['row 2 is 7; an object is needed']]
 	])('what is wrong is told by its row: %j', (text, wanted) => {
 		expect(wrong(text)).toEqual(wanted);
+	});
+});
+
+describe('a very long log', () => {
+	it('a million wrong rows are given up at the fiftieth', () => {
+		const problems = wrong(`time,event\n${'soon,hit\n'.repeat(1_000_000)}`);
+		expect(problems).toHaveLength(50);
+		expect(problems.at(-1)).toMatch(/^row 51 /);
+	});
+
+	it('more rows than a course has events are refused', () => {
+		expect(wrong(`time,event\n${'1,hit\n'.repeat(100_001)}`)).toEqual([
+			'has more than 100000 rows; so many are not read'
+		]);
 	});
 });

@@ -4,12 +4,15 @@
  * (`place` as three numbers, `values` as an object). A state is two rows, `starts` and `ends`; they become one event with a
  * length. What is wrong is told by its row; nothing is taken then.
  */
-import papaparse from 'papaparse';
-import type { CourseEvent } from '../documents';
+import { parseJson, type CourseEvent } from '../documents';
 import type { ReadResult, Problem } from 'dinesis-runtime';
+import { eachRow, MOST_PROBLEMS, numberIn } from './rows';
 import { isId, isRecord, show, type Seconds } from 'dinesis-runtime/tools';
 
-const MOST_PROBLEMS = 50;
+/** As many events as a course may have. */
+const MOST_ROWS = 100_000;
+/** As long as a course may be. */
+const MOST_SECONDS = 3600;
 const PHASES = ['happens', 'starts', 'ends'];
 
 interface Row {
@@ -24,62 +27,90 @@ interface Row {
 }
 
 const isNumber = (value: unknown): value is number => typeof value === 'number' && Number.isFinite(value);
-const number = (text: string | undefined): unknown =>
-	text === undefined || text.trim() === '' ? undefined : Number(text);
-
+const OWN = new Set(['time', 'event', 'phase', 'x', 'y', 'z', 'key']);
 function csvRows(text: string, problems: Problem[]): Row[] {
-	const { data, meta } = papaparse.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: true });
-	for (const name of ['time', 'event'])
-		if (!meta.fields?.includes(name)) problems.push({ place: 'row 1', message: `has no column "${name}"` });
-	const own = new Set(['time', 'event', 'phase', 'x', 'y', 'z', 'key']);
-	return data.map((cells, i) => {
-		const placed = [cells.x, cells.y, cells.z].map(number);
-		const values = Object.entries(cells)
-			.filter(([name, cell]) => !own.has(name) && typeof cell === 'string' && cell.trim() !== '')
-			.map(([name, cell]) => [name, Number(cell)] as const);
-		return {
-			line: i + 2,
-			time: number(cells.time),
-			event: cells.event?.trim(),
-			phase: cells.phase?.trim() || 'happens',
-			key: cells.key?.trim() ?? '',
-			place: placed.every((n) => n === undefined) ? null : placed,
-			values: Object.fromEntries(values)
-		};
-	});
+	const taken: Row[] = [];
+	eachRow(
+		text,
+		{
+			problems,
+			header(names) {
+				for (const name of ['time', 'event'])
+					if (!names.includes(name)) problems.push({ place: 'row 1', message: `has no column "${name}"` });
+			},
+			row(cells, line) {
+				const placed = [cells.x, cells.y, cells.z].map(numberIn);
+				const values = Object.entries(cells)
+					.filter(([name, cell]) => !OWN.has(name) && cell !== '')
+					.map(([name, cell]) => [name, numberIn(cell)] as const);
+				const row: Row = {
+					line,
+					time: numberIn(cells.time),
+					event: cells.event,
+					phase: cells.phase || 'happens',
+					key: cells.key ?? '',
+					place: placed.every((n) => n === undefined) ? null : placed,
+					values: Object.fromEntries(values)
+				};
+				judge(row, problems);
+				taken.push(row);
+			}
+		},
+		MOST_ROWS
+	);
+	return taken;
 }
 
 function jsonRows(text: string, problems: Problem[]): Row[] {
-	return text.split('\n').flatMap((line, i): Row[] => {
-		if (line.trim() === '') return [];
-		let row: unknown;
-		try {
-			row = JSON.parse(line);
-		} catch {
-			problems.push({ place: `row ${i + 1}`, message: 'is not JSON' });
-			return [];
+	const taken: Row[] = [];
+	let from = 0;
+	for (let line = 1; from <= text.length && problems.length < MOST_PROBLEMS; line++) {
+		const end = text.indexOf('\n', from);
+		const written = text.slice(from, end < 0 ? text.length : end);
+		from = end < 0 ? text.length + 1 : end + 1;
+		if (written.trim() === '') continue;
+		const add = (message: string): void => void problems.push({ place: `row ${line}`, message });
+		const parsed = parseJson(written);
+		if (!parsed.ok) {
+			add(
+				`is not JSON that can be kept: ${parsed.place === '' ? '' : `${parsed.place} `}${parsed.message.replace(/^line 1, /, '')}`
+			);
+			continue;
 		}
-		if (!isRecord(row)) {
-			problems.push({ place: `row ${i + 1}`, message: `is ${show(row)}; an object is needed` });
-			return [];
+		const value = parsed.value;
+		if (!isRecord(value)) {
+			add(`is ${show(value)}; an object is needed`);
+			continue;
 		}
-		return [
-			{
-				line: i + 1,
-				time: row.time,
-				event: row.event,
-				phase: row.phase ?? 'happens',
-				key: typeof row.key === 'string' ? row.key : '',
-				place: Array.isArray(row.place) ? row.place : null,
-				values: isRecord(row.values) ? row.values : {}
-			}
-		];
-	});
+		if (taken.length >= MOST_ROWS) {
+			problems.push({ place: '', message: `has more than ${MOST_ROWS} rows; so many are not read` });
+			break;
+		}
+		const row: Row = {
+			line,
+			time: value.time,
+			event: value.event,
+			phase: value.phase ?? 'happens',
+			key: typeof value.key === 'string' ? value.key : '',
+			place: Array.isArray(value.place) ? value.place : null,
+			values: isRecord(value.values) ? value.values : {}
+		};
+		judge(row, problems);
+		taken.push(row);
+	}
+	return taken;
+}
+
+/** Notes what is wrong with a row. */
+function judge(row: Row, problems: Problem[]): void {
+	const message = fault(row);
+	if (message) problems.push({ place: `row ${row.line}`, message });
 }
 
 /** What is wrong with a row; undefined when nothing is. */
 function fault({ time, event, phase, place, values }: Row): string | undefined {
 	if (!isNumber(time) || time < 0) return `time is ${show(time)}; seconds from 0 on are needed`;
+	if (time > MOST_SECONDS) return `time is ${time}; a log may be an hour long, ${MOST_SECONDS} seconds`;
 	if (!isId(event)) return `event is ${show(event)}; an id of a–z, 0–9 and "-" is needed`;
 	if (!PHASES.includes(phase as string)) return `phase is ${show(phase)}; happens, starts or ends is needed`;
 	if (place && (place.length !== 3 || !place.every(isNumber))) return 'x, y and z: three numbers are needed, or none';
@@ -98,12 +129,7 @@ export function readEventLog(text: string): ReadResult<EventLog> {
 	const clean = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
 	if (clean.trim() === '') return { ok: false, problems: [{ place: '', message: 'The log is empty.' }] };
 	const rows = clean.trimStart().startsWith('{') ? jsonRows(clean, problems) : csvRows(clean, problems);
-	for (const row of rows) {
-		if (problems.length >= MOST_PROBLEMS) break;
-		const message = fault(row);
-		if (message) problems.push({ place: `row ${row.line}`, message });
-	}
-	if (problems.length > 0) return { ok: false, problems };
+	if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) };
 	const events: CourseEvent[] = [];
 	/** Where the start of each state that is on stands in `events`. */
 	const open = new Map<string, number>();

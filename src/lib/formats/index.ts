@@ -2,4 +2,4 @@
 export { bodyTrackToCsv, readBodyTrack } from './body-track';
 export { trackToCsv } from './csv';
 export { readEventLog, type EventLog } from './event-log';
-export { readWav } from './wav';
+export { MOST_WAV_BYTES, readWav } from './wav';

@@ -10,6 +10,7 @@ export interface Sound {
 
 /** Ten minutes of two channels at 96 kHz and 32 bits. */
 export const MOST_WAV_BYTES = 10 * 60 * 2 * 96000 * 4 + 4096;
+const MOST_SECONDS = 3600;
 const PCM = 1;
 const FLOAT = 3;
 const EXTENSIBLE = 0xfffe;
@@ -58,10 +59,16 @@ export function readWav(bytes: ArrayBuffer): ReadResult<Sound> {
 	const size = bits / 8;
 	const count = Math.floor(data.length / (size * channels));
 	if (count === 0) return wrong('the part "data"', 'holds no sample');
+	if (count / rate > MOST_SECONDS)
+		return wrong(
+			'the part "data"',
+			`lasts ${Math.round(count / rate)} seconds; at most an hour, ${MOST_SECONDS}, is read`
+		);
 	const samples = new Float32Array(count);
 	for (let i = 0; i < count; i++) {
 		let sum = 0;
 		for (let c = 0; c < channels; c++) sum += read(data.at + (i * channels + c) * size);
+		if (!Number.isFinite(sum)) return wrong(`sample ${i + 1} of the part "data"`, 'is no number');
 		samples[i] = sum / channels;
 	}
 	return { ok: true, value: { rate, samples } };

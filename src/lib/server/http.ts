@@ -1,10 +1,27 @@
 /** What the endpoints share: bodies read and checked at the edge, and answers for what cannot be done. */
 import { json } from '@sveltejs/kit';
-import { ValidationError, type AnyObjectSchema, type InferType } from 'yup';
+import { number, ValidationError, type AnyObjectSchema, type InferType } from 'yup';
+import { decodeText, parseJson } from '../documents';
 import { findProject, type Project } from './repositories/projects';
 
 export const problem = (status: number, message: string, problems: unknown[] = []): Response =>
 	json({ message, problems }, { status });
+
+/** The greatest version that the database can count to, less one for the next. */
+const MOST_VERSION = 2_147_483_646;
+
+/** The version that a change began from. */
+export const baseVersion = number()
+	.integer()
+	.min(1)
+	.max(MOST_VERSION, `is more than ${MOST_VERSION}; no document has so many versions`)
+	.required('the version that the change began from is needed');
+
+/** The number of a version out of an address; null where it is none that can be. */
+export function versionOf(text: string): number | null {
+	const version = /^\d{1,10}$/.test(text) ? Number(text) : 0;
+	return version >= 1 && version <= MOST_VERSION ? version : null;
+}
 
 export type Body<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
 
@@ -15,14 +32,13 @@ export async function readBody<S extends AnyObjectSchema>(
 	most = 2_000_000
 ): Promise<Body<InferType<S>>> {
 	const refuse = (status: number, message: string): Body<never> => ({ ok: false, response: problem(status, message) });
-	const text = await request.text();
-	if (text.length > most) return refuse(413, `The body is ${text.length} bytes long; at most ${most} are taken.`);
-	let parsed: unknown;
-	try {
-		parsed = JSON.parse(text);
-	} catch {
-		return refuse(400, 'The body is not JSON.');
-	}
+	const bytes = new Uint8Array(await request.arrayBuffer());
+	if (bytes.length > most) return refuse(413, `The body is ${bytes.length} bytes long; at most ${most} are taken.`);
+	const text = decodeText(bytes);
+	if (!text.ok) return refuse(400, `The body: ${text.message}`);
+	const read = parseJson(text.value);
+	if (!read.ok) return refuse(400, `The body is not JSON that can be kept. ${read.place} ${read.message}`);
+	const parsed = read.value;
 	try {
 		return { ok: true, value: (await schema.validate(parsed, { strict: true })) as InferType<S> };
 	} catch (error) {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sentenceOf } from './trouble';
+import { bareOf, sentenceOf } from './trouble';
 
 const wrapped = (name: string, parent: object): Error => Object.assign(new Error('x'), { name, parent });
 
@@ -24,5 +24,20 @@ describe('what is wrong with the database', () => {
 	])('%s', (_, error, sentence) => {
 		expect(sentenceOf(error)).toMatch(sentence);
 		expect(sentenceOf(error)).toMatch(/held in this browser/);
+	});
+});
+
+describe('what is logged', () => {
+	it('tells what kind of failure it was and where, and holds no document', () => {
+		const document = '{"name":"Secret of the keeper"}';
+		const cause = Object.assign(wrapped('SequelizeDatabaseError', { code: '22001', detail: document }), {
+			message: `invalid input: ${document}`,
+			sql: `UPDATE presets SET document = '${document}'`,
+			parameters: [document]
+		});
+		const logged = bareOf(cause);
+		expect(logged).toMatchObject({ kind: 'SequelizeDatabaseError', code: '22001' });
+		expect(JSON.stringify(logged)).not.toContain('Secret');
+		expect(bareOf('Secret')).toEqual({ kind: 'string' });
 	});
 });

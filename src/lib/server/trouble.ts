@@ -36,3 +36,11 @@ export function sentenceOf(error: unknown): string {
 	}
 	return `The server could not do this. ${HELD}`;
 }
+
+/** What is logged of a failure: a query's error carries the document that was being kept, which is nobody's to read. */
+export const bareOf = (cause: unknown): Record<string, unknown> => {
+	if (!(cause instanceof Error)) return { kind: typeof cause };
+	const { code } = ((cause as { parent?: unknown }).parent ?? cause) as { code?: string };
+	const frames = (cause.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line));
+	return { kind: cause.name, code, at: frames.slice(0, 6).map((line) => line.trim()) };
+};

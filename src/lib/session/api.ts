@@ -42,7 +42,12 @@ export type Answer<T> =
 			readonly body?: unknown;
 	  };
 
-async function call<T>(method: string, path: string, body?: unknown, raw?: string): Promise<Answer<T>> {
+async function call<T>(
+	method: string,
+	path: string,
+	body?: unknown,
+	raw?: string | Uint8Array<ArrayBuffer>
+): Promise<Answer<T>> {
 	let response: Response;
 	try {
 		response = await fetch(path, {
@@ -85,7 +90,7 @@ export const fetchShelf = (retired = false): Promise<Answer<ShelfEntry[]>> =>
 export const createProject = (name: string): Promise<Made> => call('POST', '/api/projects', { name });
 
 /** A project of a kit file, with everything in it. What is wrong with the file comes back in the answer's body. */
-export const createFromKit = (text: string, name?: string): Promise<Made> =>
+export const createFromKit = (text: string | Uint8Array<ArrayBuffer>, name?: string): Promise<Made> =>
 	call('POST', `/api/kits${name ? `?name=${encodeURIComponent(name)}` : ''}`, undefined, text);
 
 /** The places that a refused file's answer names. */

@@ -5,6 +5,7 @@ import type { Onsets } from '$lib/analysis';
 import type { ReadResult } from 'dinesis-runtime';
 import type { Played } from 'dinesis-runtime/tools';
 import type { Survey } from '$lib/course';
+import type { EventLog } from '$lib/formats';
 import type { CourseDoor } from './protocol';
 
 const start = (): Worker => new Worker(new URL('./course.worker.ts', import.meta.url), { type: 'module' });
@@ -31,6 +32,10 @@ export class CourseWorker {
 		};
 		this.wanted = own;
 		void this.pump();
+	}
+
+	async readLog(bytes: Uint8Array): Promise<ReadResult<EventLog>> {
+		return this.open().readLog(bytes);
 	}
 
 	async detectOnsets(bytes: ArrayBuffer, sensitivity: number): Promise<ReadResult<Onsets>> {

@@ -2,7 +2,8 @@
 import { expose } from 'comlink';
 import { bakeCourse, surveyCourse } from '$lib/course';
 import { detectOnsets } from '$lib/analysis';
-import { readWav, trackToCsv } from '$lib/formats';
+import { decodeText } from '$lib/documents';
+import { readEventLog, readWav, trackToCsv } from '$lib/formats';
 import type { CourseDoor } from './protocol';
 
 const door: CourseDoor = {
@@ -14,6 +15,10 @@ const door: CourseDoor = {
 			progress: (part) => void progress(part)
 		});
 		return trackToCsv(track!);
+	},
+	readLog(bytes) {
+		const text = decodeText(bytes);
+		return text.ok ? readEventLog(text.value) : { ok: false, problems: [{ place: '', message: text.message }] };
 	},
 	detectOnsets(bytes, sensitivity) {
 		const sound = readWav(bytes);

@@ -22,8 +22,8 @@ export class MotionWorker {
 		return this.enqueue((door) => door.card(preset), soon);
 	}
 
-	read(text: string): Promise<ReadResult<Kit>> {
-		return this.enqueue(async (door): Promise<ReadResult<Kit>> => door.read(text), true);
+	read(bytes: Uint8Array): Promise<ReadResult<Kit>> {
+		return this.enqueue(async (door): Promise<ReadResult<Kit>> => door.read(bytes), true);
 	}
 
 	neighbours(preset: ShakePreset, options: NeighbourOptions): Promise<Neighbour[]> {

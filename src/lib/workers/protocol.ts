@@ -4,6 +4,7 @@ import type { Onsets, Measure, Neighbour, NeighbourOptions, OutlineLine } from '
 import type { ReadResult, ShakePreset } from 'dinesis-runtime';
 import type { Played } from 'dinesis-runtime/tools';
 import type { Survey } from '$lib/course';
+import type { EventLog } from '$lib/formats';
 
 /** A preset as it is shown in lists: its figures and its little drawing. */
 export interface Card {
@@ -15,7 +16,7 @@ export interface MotionDoor {
 	/** Measured over 32 fixed seeds. */
 	card(preset: ShakePreset): Card;
 	/** Reads and checks a kit: a large one takes longer than a page may stand still. */
-	read(text: string): Promise<ReadResult<Kit>>;
+	read(bytes: Uint8Array): Promise<ReadResult<Kit>>;
 	neighbours(preset: ShakePreset, options: NeighbourOptions): Neighbour[];
 }
 
@@ -23,6 +24,8 @@ export interface CourseDoor {
 	survey(kit: Played, course: Course, columns: number, seed: number): Survey;
 	/** The course's offsets as CSV; `progress` hears how much is done, 0–1. */
 	bake(kit: Played, course: Course, fps: number, seed: number, progress: (part: number) => void): string;
+	/** A game's log of events: a long one takes longer than a page may stand still. */
+	readLog(bytes: Uint8Array): ReadResult<EventLog>;
 	/** What of a WAV file can set motion off. */
 	detectOnsets(bytes: ArrayBuffer, sensitivity: number): ReadResult<Onsets>;
 }

@@ -1,12 +1,13 @@
 <script lang="ts">
 	/** A game's log of events, or a sound, as a take. Nothing happens before the last button. */
 	import { freeId, newCourse, sayProblem, type Course } from '$lib/documents';
-	import { readEventLog, type EventLog } from '$lib/formats';
+	import { MOST_WAV_BYTES as MOST_TAKE_BYTES, type EventLog } from '$lib/formats';
 	import { soundToTake } from '$lib/course';
 	import type { GameEvent } from 'dinesis-runtime';
 	import { type Onsets } from '$lib/analysis';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
+	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { CourseWorker } from '$lib/workers/course';
 
@@ -30,7 +31,6 @@
 	let onsetIs = $state('');
 	let loudnessIs = $state('');
 	let declare = $state(true);
-	let over = $state(false);
 	const wiring = $derived(session.wiring);
 	const unknown = $derived(
 		log ? [...new Set(log.events.map((e) => e.event))].filter((id) => !wiring.events.some((e) => e.id === id)) : []
@@ -45,26 +45,28 @@
 		onsetIs = loudnessIs = '';
 	});
 
-	async function read(file: File | undefined) {
-		if (!file) return;
-		name = file.name;
-		trouble = [];
+	function refuse(lines: readonly string[]) {
 		log = sound = heard = null;
-		if (/\.wav$/i.test(file.name) || file.type.includes('wav')) {
-			sound = await file.arrayBuffer();
+		trouble = lines;
+	}
+	async function read(file: { readonly name: string; readonly bytes: Uint8Array<ArrayBuffer> }) {
+		refuse([]);
+		name = file.name;
+		if (/\.wav$/i.test(file.name)) {
+			sound = file.bytes.buffer;
 			onsetIs ||= wiring.events.find((e) => e.kind === 'moment')?.id ?? '';
 			await listen();
 			return;
 		}
-		const found = readEventLog(await file.text());
+		const found = await worker.readLog(file.bytes);
 		if (found.ok) log = found.value;
-		else trouble = found.problems.slice(0, 8).map(sayProblem);
+		else refuse(found.problems.slice(0, 8).map(sayProblem));
 	}
 	async function listen() {
 		if (!sound) return;
 		const found = await worker.detectOnsets(sound, sensitivity);
 		if (found.ok) heard = found.value;
-		else trouble = found.problems.map(sayProblem);
+		else refuse(found.problems.map(sayProblem));
 	}
 	/** What the log shows of an event: its numbers with the range that came, whether it lasts, whether it has places. */
 	function declared(id: string, { events }: EventLog): GameEvent {
@@ -96,7 +98,13 @@
 				session.seal();
 			}
 			const base = newCourse(freeId(title, []), title);
-			take = { ...base, about: `From ${name}.`, steps: false, seconds: found.seconds + AFTER, events: found.events };
+			take = {
+				...base,
+				about: `From ${name}.`,
+				steps: false,
+				seconds: Math.min(3600, found.seconds + AFTER),
+				events: found.events
+			};
 		} else {
 			const event = wiring.events.find((e) => e.id === onsetIs) ?? null;
 			const parameter = wiring.parameters.find((p) => p.id === loudnessIs) ?? null;
@@ -110,29 +118,16 @@
 </script>
 
 <Dialog title="Bring in a take" {open} {onclose} wide>
-	<label
-		class="drop"
-		class:over
-		ondragover={(e) => {
-			e.preventDefault();
-			over = true;
-		}}
-		ondragleave={() => (over = false)}
-		ondrop={(e) => {
-			e.preventDefault();
-			over = false;
-			void read(e.dataTransfer?.files[0]);
-		}}
+	<FileDrop
+		label="A log or a sound"
+		accept=".csv,.jsonl,.ndjson,.json,.txt,.wav,audio/wav"
+		most={MOST_TAKE_BYTES}
+		onfile={read}
+		ontrouble={(message) => refuse([message])}
 	>
 		<b>{name || 'Choose a file, or drop it here'}</b>
 		<span>A log of events (CSV or JSON lines: time, event, numbers, place), or a sound (WAV).</span>
-		<input
-			class="visually-hidden"
-			type="file"
-			accept=".csv,.jsonl,.ndjson,.json,.txt,.wav,audio/wav"
-			onchange={(e) => void read(e.currentTarget.files?.[0])}
-		/>
-	</label>
+	</FileDrop>
 	{#if trouble.length > 0}
 		<div role="alert">
 			<p>This file cannot be read as it is; nothing was taken:</p>
@@ -190,23 +185,6 @@
 </Dialog>
 
 <style>
-	.drop {
-		display: grid;
-		gap: 2px;
-		padding: 16px;
-		border: 1.5px dashed var(--rule-strong);
-		border-radius: var(--radius);
-		text-align: center;
-		cursor: pointer;
-	}
-	.drop span {
-		color: var(--ink-2);
-	}
-	.over,
-	.drop:focus-within {
-		border-color: var(--lamp);
-		background: var(--lamp-wash);
-	}
 	.line {
 		display: flex;
 		align-items: center;

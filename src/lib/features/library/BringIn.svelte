@@ -1,10 +1,11 @@
 <script lang="ts">
 	/** Presets and rigs out of a kit: what is in it, what is left out, and a choice for each whose id is taken. Nothing happens before the last button. */
-	import { arrivals, sayProblem, type Arrival, type Choice } from '$lib/documents';
+	import { arrivals, MOST_BYTES, sayProblem, type Arrival, type Choice } from '$lib/documents';
 	import type { Rig } from 'dinesis-runtime';
 	import { isBob, isLag } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
+	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 
 	let { session, open, onclose }: { session: ProjectSession; open: boolean; onclose: () => void } = $props();
@@ -23,7 +24,6 @@
 	/** What of the file is left out, in words. */
 	let left = $state('');
 	let busy = $state(false);
-	let over = $state(false);
 	const differing = $derived(list.filter((a) => a.standing === 'differs'));
 	const fresh = $derived(list.filter((a) => a.standing === 'new'));
 	const same = $derived(list.length - differing.length - fresh.length);
@@ -48,12 +48,15 @@
 		choices = {};
 	});
 
-	async function read(file: File | undefined) {
-		if (!file) return;
-		name = file.name;
+	function refuse(lines: readonly string[]) {
 		list = [];
 		left = '';
-		const kit = await session.worker.read(await file.text());
+		trouble = lines;
+	}
+	async function read(file: { readonly name: string; readonly bytes: Uint8Array<ArrayBuffer> }) {
+		refuse([]);
+		name = file.name;
+		const kit = await session.worker.read(file.bytes);
 		if (!kit.ok) {
 			trouble = kit.problems.slice(0, 8).map(sayProblem);
 			return;
@@ -94,23 +97,15 @@
 </script>
 
 <Dialog title="Bring in presets" {open} {onclose} wide>
-	<label
-		class="drop"
-		class:over
-		ondragover={(e) => {
-			e.preventDefault();
-			over = true;
-		}}
-		ondragleave={() => (over = false)}
-		ondrop={(e) => {
-			e.preventDefault();
-			over = false;
-			void read(e.dataTransfer?.files[0]);
-		}}
+	<FileDrop
+		label="A kit file"
+		accept=".json,application/json"
+		most={MOST_BYTES}
+		onfile={read}
+		ontrouble={(message) => refuse([message])}
 	>
-		<input type="file" accept=".json,application/json" onchange={(e) => read(e.currentTarget.files?.[0])} />
 		<span>{name ? name : 'Choose a kit (JSON), or drop one here'}</span>
-	</label>
+	</FileDrop>
 	{#if trouble.length > 0}
 		<div class="trouble" role="alert">
 			<p>Nothing was brought in.</p>
@@ -159,26 +154,6 @@
 </Dialog>
 
 <style>
-	.drop {
-		display: block;
-		border: 2px dashed var(--rule-strong);
-		border-radius: 9px;
-		padding: 18px;
-		text-align: center;
-		cursor: pointer;
-		background: var(--field);
-	}
-	.drop.over,
-	.drop:hover,
-	.drop:focus-within {
-		border-color: var(--lamp);
-		background: var(--lamp-wash);
-	}
-	input {
-		position: absolute;
-		opacity: 0;
-		width: 1px;
-	}
 	.left {
 		border-left: 4px solid var(--lamp);
 		padding-left: 12px;

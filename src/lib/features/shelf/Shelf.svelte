@@ -3,6 +3,8 @@
 	import { onMount, untrack } from 'svelte';
 	import FilePlus from '@lucide/svelte/icons/file-plus';
 	import type { ShelfEntry } from '$lib/session/api';
+	import { MOST_BYTES } from '$lib/documents';
+	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import Toasts from '$lib/ui/Toasts.svelte';
 	import ShelfCard from './ShelfCard.svelte';
 	import { ShelfState } from './shelf.svelte';
@@ -17,18 +19,12 @@
 
 	const shelf = untrack(() => new ShelfState(first, onopen));
 	let name = $state('');
-	let over = $state(false);
 	let naming: HTMLInputElement;
-	let choosing: HTMLInputElement;
+	let choosing: FileDrop;
 
 	function make(event: SubmitEvent) {
 		event.preventDefault();
 		void shelf.makeEmpty(name);
-	}
-	function take(files: FileList | null | undefined) {
-		const file = files?.[0];
-		if (file) void shelf.makeFrom(file);
-		choosing.value = '';
 	}
 	onMount(() => {
 		// Who came to begin one can type at once.
@@ -50,35 +46,22 @@
 				<button class="main" disabled={shelf.busy}>Begin it empty</button>
 			</div>
 		</form>
-		<label
-			class="drop"
-			class:over
-			ondragover={(e) => {
-				e.preventDefault();
-				over = true;
-			}}
-			ondragleave={() => (over = false)}
-			ondrop={(e) => {
-				e.preventDefault();
-				over = false;
-				take(e.dataTransfer?.files);
-			}}
+		<FileDrop
+			id="file"
+			label="A kit file to make a project of"
+			accept=".json,application/json"
+			most={MOST_BYTES}
+			bind:this={choosing}
+			onfile={(file) => shelf.makeFrom(file)}
+			ontrouble={(message) => (shelf.trouble = [message])}
 		>
-			<input
-				id="file"
-				type="file"
-				accept=".json,application/json"
-				aria-label="A kit file to make a project of"
-				bind:this={choosing}
-				onchange={(e) => take(e.currentTarget.files)}
-			/>
 			<FilePlus size={16} />
 			<span
 				>{shelf.busy
 					? 'making it …'
 					: 'or of a kit file (JSON), with everything in it: choose one, or drop it here'}</span
 			>
-		</label>
+		</FileDrop>
 		{#if shelf.trouble.length > 0}
 			<div class="trouble" role="alert">
 				<p>Nothing was made. {shelf.trouble[0]}</p>
@@ -162,31 +145,6 @@
 		color: var(--sheet);
 		padding: 6px 14px;
 		cursor: pointer;
-	}
-	.drop {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		min-height: 34px;
-		border: 1px dashed var(--rule-strong);
-		border-radius: 7px;
-		padding: 4px 12px;
-		background: var(--field);
-		color: var(--ink-2);
-		cursor: pointer;
-		font-size: 13px;
-	}
-	.drop:hover,
-	.drop.over,
-	.drop:focus-within {
-		border-color: var(--lamp);
-		background: var(--lamp-wash);
-		color: var(--ink);
-	}
-	#file {
-		position: absolute;
-		opacity: 0;
-		width: 1px;
 	}
 	.trouble {
 		grid-column: 1 / -1;

@@ -52,12 +52,8 @@ describe('the shelf', () => {
 	it('a bad file gets the places of what is wrong in it', async () => {
 		const problems = [{ place: 'presets[0].amount', message: 'is "x"; a number is needed' }];
 		answers['POST /api/kits'] = { status: 422, body: { message: 'no sound kit', problems } };
-		await shelf.makeFrom({ name: 'k.json', size: 3, text: async () => '{}' });
+		await shelf.makeFrom({ name: 'k.json', bytes: new Uint8Array([123, 125]) });
 		expect(shelf.trouble).toEqual(['k.json: no sound kit', 'presets[0].amount is "x"; a number is needed']);
-		await shelf.makeFrom({ name: 'k.json', size: 30 * 1024 * 1024, text: async () => '{}' });
-		expect(shelf.trouble[0]).toContain('30 MB');
-		await shelf.makeFrom({ name: 'gone.json', size: 3, text: () => Promise.reject(new Error()) });
-		expect(shelf.trouble).toEqual(['gone.json could not be read.']);
 		expect([opened, shelf.busy]).toEqual([[], false]);
 	});
 

@@ -25,12 +25,8 @@ export class ShelfState {
 		return this.make(() => api.createProject(name));
 	}
 
-	async makeFrom(file: { readonly name: string; readonly size: number; text(): Promise<string> }): Promise<void> {
-		if (file.size > MOST_FILE) {
-			this.trouble = [`${file.name} has ${Math.ceil(file.size / MIB)} MB; a kit may have up to ${MOST_FILE / MIB} MB.`];
-			return;
-		}
-		await this.make(async () => api.createFromKit(await file.text()), file.name);
+	async makeFrom({ name, bytes }: { readonly name: string; readonly bytes: Uint8Array<ArrayBuffer> }): Promise<void> {
+		await this.make(() => api.createFromKit(bytes), name);
 	}
 
 	private async make(work: () => Promise<api.Made>, from = ''): Promise<void> {
@@ -109,6 +105,3 @@ export class ShelfState {
 		if (answer.ok) this.list = answer.value;
 	}
 }
-
-const MIB = 1024 * 1024;
-const MOST_FILE = 20 * MIB;

@@ -8,10 +8,10 @@ import type { RequestHandler } from './$types';
 
 /** Makes a project of a kit (the body is the file) with everything in it; `?name=` calls it otherwise than the file does. */
 export const POST: RequestHandler = async ({ request, url }) => {
-	const text = await request.text();
-	if (text.length > MOST_BYTES)
-		return problem(413, `The file is ${Math.ceil(text.length / 1048576)} MB; a kit may have up to 20 MB.`);
-	const kit = readKit(text);
+	const bytes = new Uint8Array(await request.arrayBuffer());
+	if (bytes.length > MOST_BYTES)
+		return problem(413, `The file is ${Math.ceil(bytes.length / 1048576)} MB; a kit may have up to 20 MB.`);
+	const kit = readKit(bytes);
 	if (!kit.ok) return problem(422, 'The file is no sound kit; nothing was made of it.', [...kit.problems]);
 	const name = url.searchParams.get('name') ?? kit.value.name;
 	const fault = await projectName.validate(name, { strict: true }).then(

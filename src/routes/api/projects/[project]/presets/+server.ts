@@ -25,7 +25,8 @@ export const GET: RequestHandler = ({ params, url }) =>
 	withProject(params.project, async (project) => {
 		const text = url.searchParams.get('after');
 		const after = text === null ? undefined : Number(text);
-		if (after !== undefined && !Number.isInteger(after)) return problem(400, 'after: a whole number is needed');
+		if (after !== undefined && !(Number.isInteger(after) && Math.abs(after) < 2 ** 31))
+			return problem(400, 'after: a whole number is needed');
 		const limit = Number(url.searchParams.get('limit') ?? PAGE);
 		if (!Number.isInteger(limit) || limit < 1 || limit > PAGE)
 			return problem(400, `limit: a whole number up to ${PAGE}`);

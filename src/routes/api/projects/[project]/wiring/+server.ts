@@ -1,13 +1,13 @@
 import { json } from '@sveltejs/kit';
-import { mixed, number, object, string } from 'yup';
+import { mixed, object, string } from 'yup';
 import { openWiring } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
-import { problem, readBody, withProject } from '$lib/server/http';
+import { baseVersion, problem, readBody, withProject } from '$lib/server/http';
 import { findWiring, saveWiring } from '$lib/server/repositories/wiring';
 import type { RequestHandler } from './$types';
 
 const saving = object({
-	base: number().integer().min(1).required('the version that the change began from is needed'),
+	base: baseVersion,
 	document: mixed().required('events, parameters and cues are needed'),
 	note: string().max(200)
 });

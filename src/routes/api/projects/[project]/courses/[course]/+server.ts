@@ -1,14 +1,14 @@
 import { json } from '@sveltejs/kit';
-import { mixed, number, object, string } from 'yup';
+import { mixed, object, string } from 'yup';
 import { openCourse } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
-import { problem, readBody, withProject } from '$lib/server/http';
+import { baseVersion, problem, readBody, withProject } from '$lib/server/http';
 import { courseStore } from '$lib/server/repositories/courses';
 import type { RequestHandler } from './$types';
 
 const MOST = 20 * 1024 * 1024;
 const saving = object({
-	base: number().integer().min(1).required('the version that the change began from is needed'),
+	base: baseVersion,
 	document: mixed().required('a course is needed'),
 	note: string().max(200)
 });

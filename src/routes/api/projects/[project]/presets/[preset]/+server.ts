@@ -1,13 +1,13 @@
 import { json } from '@sveltejs/kit';
-import { boolean, mixed, number, object, string } from 'yup';
+import { boolean, mixed, object, string } from 'yup';
 import { openAnyPreset } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
-import { problem, readBody, withProject } from '$lib/server/http';
+import { baseVersion, problem, readBody, withProject } from '$lib/server/http';
 import { presetStore } from '$lib/server/repositories/presets';
 import type { RequestHandler } from './$types';
 
 const saving = object({
-	base: number().integer().min(1).required('the version that the change began from is needed'),
+	base: baseVersion,
 	document: mixed().required('a preset is needed'),
 	note: string().max(200)
 });

@@ -1,11 +1,11 @@
 import { json } from '@sveltejs/kit';
-import { problem, withProject } from '$lib/server/http';
+import { problem, versionOf, withProject } from '$lib/server/http';
 import { findWiringVersion } from '$lib/server/repositories/wiring';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = ({ params }) =>
 	withProject(params.project, async (project) => {
-		const number = Number(params.version);
-		const document = Number.isInteger(number) ? await findWiringVersion(project.id, number) : null;
+		const number = versionOf(params.version);
+		const document = number !== null ? await findWiringVersion(project.id, number) : null;
 		return document ? json(document) : problem(404, `There is no version ${params.version} of the cues and rigs.`);
 	});
