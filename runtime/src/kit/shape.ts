@@ -291,13 +291,24 @@ function checkObject({ fields, names, also }: ObjectShape, value: unknown, repor
 	for (const name of names) {
 		if (report.full) return;
 		const field = fields[name]!;
-		if (!Object.hasOwn(value, name)) {
+		const { shape } = field;
+		const inner = value[name];
+		if (inner === undefined && !Object.hasOwn(value, name)) {
 			if (field.missing !== undefined) value[name] = fresh(field.missing);
 			else if (!field.optional) report.addAt(name, 'is missing; it is needed');
 			continue;
 		}
+		// Most fields are sound numbers: for them the place need not be known.
+		if (
+			shape.kind === 'number' &&
+			typeof inner === 'number' &&
+			!shape.whole &&
+			inner >= shape.min &&
+			inner <= shape.max
+		)
+			continue;
 		report.enter(name);
-		check(field.shape, value[name], report);
+		check(shape, inner, report);
 		report.leave();
 	}
 	if (also && report.problems.length === before) also(value, report);
