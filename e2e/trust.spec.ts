@@ -1,5 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import { builtApplication } from '../scripts/lib/build';
+import { serve } from '../scripts/lib/serve';
 import { address, field, keeping, makeProject, openBench, thud, type } from './journey';
 
 test('two people on one preset: nothing is overwritten until one chooses', async ({ browser, request }) => {
@@ -211,4 +213,46 @@ test('the first script is small and three.js comes after the first paint', async
 	const first = scripts.filter((s) => named.has(s.url.split('/').at(-1)!));
 	expect(first.length).toBeGreaterThan(10);
 	expect(first.reduce((sum, s) => sum + s.size, 0)).toBeLessThan(150 * 1024);
+});
+
+test('a database that is away is a word in every page, and goes when it is back', async ({ page }) => {
+	let well = false;
+	const message = 'The database died and is being brought back.';
+	await page.route('**/api/health', (route) =>
+		route.fulfill({ status: well ? 200 : 503, json: { database: well, message: well ? '' : message } })
+	);
+	await page.goto(`${address()}/projects`);
+	await expect(page.getByRole('status').filter({ hasText: message })).toBeVisible();
+	well = true;
+	await expect(page.getByText(message)).toBeHidden();
+});
+
+test('an open Dinesis asks for its key once, and leads on to where one was going', async ({ page }) => {
+	const served = await serve({
+		folder: builtApplication(() => undefined),
+		host: '127.0.0.1',
+		port: 0,
+		exact: true,
+		key: 'a lantern at dusk'
+	});
+	try {
+		const asked: string[] = [];
+		page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+		const answer = await page.goto(`${served.address}/projects`);
+		expect(answer!.status()).toBe(401);
+		await expect(page.getByRole('heading', { name: 'Access key' })).toBeVisible();
+		// The key page needs nothing else; the browser itself may ask for an icon.
+		expect(asked.filter((path) => path !== '/favicon.ico')).toEqual(['/projects']);
+		await page.getByLabel('Whoever started').fill('wrong');
+		await page.getByRole('button', { name: 'Enter' }).click();
+		await expect(page.getByRole('alert')).toHaveText(/not the key/);
+		await page.getByLabel('Whoever started').fill('a lantern at dusk');
+		await page.getByRole('button', { name: 'Enter' }).click();
+		await expect(page).toHaveURL(`${served.address}/projects`);
+		await expect(page.getByRole('heading', { name: 'Projects' })).toBeVisible();
+		const { violations } = await new AxeBuilder({ page }).analyze();
+		expect(violations.filter((v) => v.impact === 'critical')).toEqual([]);
+	} finally {
+		await served.close();
+	}
 });

@@ -14,18 +14,16 @@
 	.word {
 		position: fixed;
 		inset: auto 0 0;
-		display: flex;
-		justify-content: center;
 		pointer-events: none;
 		z-index: 60;
 	}
 	p {
-		margin: 0 0 0.6rem;
-		padding: 0.4rem 0.9rem;
-		max-width: 46rem;
-		border: 1px solid var(--danger);
-		border-radius: 6px;
+		margin: 0;
+		padding: 1px 12px 2px;
+		border-top: 2px solid var(--danger);
 		background: var(--sheet);
 		color: var(--ink);
+		font-size: 13px;
+		text-align: center;
 	}
 </style>

@@ -52,7 +52,8 @@ async function call<T>(
 	try {
 		response = await fetch(path, {
 			method,
-			headers: body === undefined ? {} : { 'content-type': 'application/json' },
+			// Without a type the server would take bytes for no body at all.
+			headers: body === undefined && raw === undefined ? {} : { 'content-type': 'application/json' },
 			body: raw ?? (body === undefined ? undefined : JSON.stringify(body))
 		});
 	} catch {

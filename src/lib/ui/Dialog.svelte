@@ -28,6 +28,12 @@
 		event.preventDefault();
 		onclose?.();
 	}}
+	onclose={() => {
+		// The browser may close it by itself, unasked: a second Escape.
+		if (!open) return;
+		if (onclose) onclose();
+		else dialog.showModal();
+	}}
 >
 	<header>
 		<h2 {id}>{title}</h2>

@@ -24,6 +24,8 @@
 	}
 	async function take(files: FileList | null | undefined) {
 		const file = files?.[0];
+		// The same file again is news again.
+		input.value = '';
 		if (!file) return;
 		try {
 			if (file.size > most)
@@ -35,9 +37,6 @@
 			ontrouble(
 				`${file.name} could not be read${error instanceof Error && error.message ? `: ${error.message}` : '.'}`
 			);
-		} finally {
-			// The same file again is news again.
-			input.value = '';
 		}
 	}
 </script>

@@ -55,6 +55,10 @@
 		event.preventDefault();
 		onclose();
 	}}
+	onclose={() => {
+		// The browser may close it by itself, unasked: a second Escape.
+		if (open) onclose();
+	}}
 	onclick={(event) => event.target === dialog && onclose()}
 >
 	<input

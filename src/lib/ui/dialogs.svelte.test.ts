@@ -1,0 +1,51 @@
+import { fireEvent, render } from '@testing-library/svelte';
+import { createRawSnippet } from 'svelte';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import Palette from '../features/shell/Palette.svelte';
+import Dialog from './Dialog.svelte';
+
+// jsdom knows no modal dialogs.
+beforeEach(() => {
+	HTMLDialogElement.prototype.showModal = function (this: HTMLDialogElement) {
+		this.open = true;
+	};
+	HTMLDialogElement.prototype.close = function (this: HTMLDialogElement) {
+		this.open = false;
+		this.dispatchEvent(new Event('close'));
+	};
+});
+const children = createRawSnippet(() => ({ render: () => '<p>Inside</p>' }));
+
+describe('a dialog that the browser closed by itself', () => {
+	it('is closed for its owner too, and said once', async () => {
+		const onclose = vi.fn();
+		const { container, rerender } = render(Dialog, { title: 'T', open: true, onclose, children });
+		const dialog = container.querySelector('dialog')!;
+		dialog.close();
+		expect(onclose).toHaveBeenCalledTimes(1);
+		await rerender({ open: false });
+		await rerender({ open: true });
+		expect(dialog.open).toBe(true);
+		await rerender({ open: false });
+		expect(onclose).toHaveBeenCalledTimes(1);
+	});
+
+	it('stays where it needs an answer', () => {
+		const { container } = render(Dialog, { title: 'T', open: true, children });
+		const dialog = container.querySelector('dialog')!;
+		dialog.close();
+		expect(dialog.open).toBe(true);
+	});
+
+	it('the palette opens again afterwards', async () => {
+		const onclose = vi.fn();
+		const { container, rerender } = render(Palette, { open: true, commands: () => [], onclose });
+		const dialog = container.querySelector('dialog')!;
+		await fireEvent(dialog, new Event('cancel', { cancelable: true }));
+		dialog.close();
+		expect(onclose).toHaveBeenCalledTimes(2);
+		await rerender({ open: false });
+		await rerender({ open: true });
+		expect(dialog.open).toBe(true);
+	});
+});
