@@ -61,6 +61,7 @@ export {
 	object,
 	openAs,
 	optional,
+	oneOf,
 	orNull,
 	own,
 	placeOf,

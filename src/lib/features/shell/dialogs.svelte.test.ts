@@ -1,8 +1,8 @@
 import { fireEvent, render } from '@testing-library/svelte';
 import { createRawSnippet } from 'svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import Palette from '../features/shell/Palette.svelte';
-import Dialog from './Dialog.svelte';
+import Palette from './Palette.svelte';
+import Dialog from '$lib/ui/Dialog.svelte';
 
 // jsdom knows no modal dialogs.
 beforeEach(() => {
