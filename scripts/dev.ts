@@ -4,11 +4,20 @@ import { join } from 'node:path';
 import { Cluster } from './lib/cluster';
 import { DATA, ROOT } from './lib/paths';
 import { prepareDatabase } from './lib/prepare';
-import { say } from './lib/say';
+import { fail, say } from './lib/say';
 
-const cluster = process.env.DATABASE_URL ? null : await Cluster.open({ folder: join(DATA, 'postgres'), say });
-const url = process.env.DATABASE_URL ?? cluster!.url;
-await prepareDatabase(url, { demo: true, say });
+let cluster: Cluster | null = null;
+let url = process.env.DATABASE_URL ?? '';
+try {
+	if (url === '') {
+		cluster = await Cluster.open({ folder: join(DATA, 'postgres'), say });
+		url = cluster.url;
+	}
+	await prepareDatabase(url, { demo: true, say });
+} catch (error) {
+	await cluster?.close();
+	fail((error as Error).message, 1);
+}
 // Vite itself and no shell around it, so that a signal reaches it.
 const script = join(ROOT, 'node_modules/vite/bin/vite.js');
 const vite = spawn(process.execPath, [script, 'dev', '--host', '127.0.0.1', '--port', process.env.PORT ?? '5173'], {

@@ -59,6 +59,14 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
 		void end(0);
 	});
 
+/** A connection that broke ends nobody; what else nobody expected is told in a sentence, and all is ended in order. */
+process.on('uncaughtException', (error: NodeJS.ErrnoException) => {
+	if (/^E(CONN|PIPE|TIMEDOUT|HOST)/.test(error.code ?? '') || /connection|terminat/i.test(error.message))
+		return say(`a connection broke (${error.message})`);
+	say(`ending, after a fault of its own: ${error.message}`);
+	void end(1);
+});
+
 async function step<T>(name: string, work: () => Promise<T> | T): Promise<T> {
 	try {
 		return await work();
