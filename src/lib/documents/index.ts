@@ -14,3 +14,4 @@ export { MOST_BYTES, readKit, sayProblem, writeKit } from './read';
 export { openCourse } from './read-course';
 export { openAnyPreset, openPreset } from './read-preset';
 export { openWiring, type Wiring } from './read-wiring';
+export { rangeOf, scaled, type Range } from './ranges';

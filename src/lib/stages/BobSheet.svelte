@@ -1,5 +1,7 @@
 <script lang="ts">
 	/** A head bob's numbers, tuned while the course plays: gaits with their channels, landing, breathing, and the eye's path. */
+	import { rangeOf, type Range } from '$lib/documents';
+	import { bobPreset as shape } from 'dinesis-runtime/tools';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import type { BobPreset } from 'dinesis-runtime';
@@ -27,6 +29,7 @@
 		near?: number;
 	}
 	let { session, bob, onback, near = 1.5 }: Props = $props();
+	const of = (...path: string[]): Range => rangeOf(shape, ...path);
 
 	const [W, H] = [240, 74];
 	/** What a new gait keyed by hand begins with. */
@@ -94,30 +97,24 @@
 			label="amount"
 			unit="×"
 			value={bob.amount}
-			min={0}
-			max={20}
+			{...of('amount')}
 			step={0.01}
-			reset={1}
 			onchange={(amount, done) => change('Amount', { amount }, 'amount', done)}
 		/>
 		<NumberField
 			label="blends in"
 			unit="s"
 			value={bob.blendTime}
-			min={0}
-			max={10}
+			{...of('blendTime')}
 			step={0.01}
-			reset={0.3}
 			onchange={(blendTime, done) => change('Blend time', { blendTime }, 'blend', done)}
 		/>
 		<NumberField
 			label="settles in"
 			unit="s"
 			value={bob.settleTime}
-			min={0}
-			max={10}
+			{...of('settleTime')}
 			step={0.01}
-			reset={0.3}
 			onchange={(settleTime, done) => change('Settle time', { settleTime }, 'settle', done)}
 		/>
 	</div>
@@ -136,8 +133,7 @@
 				label="made for"
 				unit="m/s"
 				value={gait.speed}
-				min={0.05}
-				max={30}
+				{...of('gaits', 'speed')}
 				step={0.05}
 				onchange={(speed, done) => setGait({ speed }, 'speed', done)}
 			/>
@@ -145,8 +141,7 @@
 				label="steps"
 				unit="/s"
 				value={gait.steps}
-				min={0.1}
-				max={10}
+				{...of('gaits', 'steps')}
 				step={0.01}
 				onchange={(steps, done) => setGait({ steps }, 'steps', done)}
 			/>
@@ -173,8 +168,7 @@
 								name="{name} size"
 								unit={inUnits(name)}
 								value={channel?.amplitude ?? 0}
-								min={-1000}
-								max={1000}
+								{...of('gaits', 'channels', 'amplitude')}
 								step={inUnits(name) === '°' ? 0.01 : 0.0005}
 								reset={0}
 								onchange={(amplitude, done) => setChannel(name, { amplitude }, name, done)}
@@ -186,10 +180,8 @@
 								label={name}
 								name="{name} place in the stride"
 								value={channel?.phase ?? 0}
-								min={-1}
-								max={1}
+								{...of('gaits', 'channels', 'phase')}
 								step={0.01}
-								reset={0}
 								onchange={(phase, done) => setChannel(name, { phase }, `${name} phase`, done)}
 							/></td
 						>
@@ -221,8 +213,7 @@
 				label="dip per m/s"
 				unit="m"
 				value={landing.dip}
-				min={0}
-				max={1}
+				{...of('landing', 'dip')}
 				step={0.0005}
 				onchange={(dip, done) => change('Landing', { landing: { ...landing, dip } }, 'dip', done)}
 			/>
@@ -230,8 +221,7 @@
 				label="at most"
 				unit="m"
 				value={landing.most}
-				min={0.001}
-				max={2}
+				{...of('landing', 'most')}
 				step={0.002}
 				onchange={(most, done) => change('Landing', { landing: { ...landing, most } }, 'most', done)}
 			/>
@@ -239,8 +229,7 @@
 				label="nod"
 				unit="°/m"
 				value={landing.nod}
-				min={-500}
-				max={500}
+				{...of('landing', 'nod')}
 				step={0.5}
 				onchange={(nod, done) => change('Landing', { landing: { ...landing, nod } }, 'nod', done)}
 			/>
@@ -248,16 +237,14 @@
 				label="spring"
 				unit="Hz"
 				value={landing.frequency}
-				min={0.1}
-				max={20}
+				{...of('landing', 'frequency')}
 				step={0.02}
 				onchange={(frequency, done) => change('Landing', { landing: { ...landing, frequency } }, 'frequency', done)}
 			/>
 			<NumberField
 				label="damping"
 				value={landing.damping}
-				min={0.05}
-				max={5}
+				{...of('landing', 'damping')}
 				step={0.01}
 				onchange={(damping, done) => change('Landing', { landing: { ...landing, damping } }, 'damping', done)}
 			/>

@@ -1,5 +1,7 @@
 <script lang="ts">
 	/** The most that each channel may come to over bob, lean and shakes; beside it how far it came just now. */
+	import { rangeOf, type Range } from '$lib/documents';
+	import { rig as shape } from 'dinesis-runtime/tools';
 	import { channelsOf, unitOf, type Ceilings, type Channel, type View } from 'dinesis-runtime/tools';
 	import { inkOf } from '$lib/plots/inks';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -11,6 +13,7 @@
 		onchange: (ceiling: Ceilings | null, mark: string, done: boolean) => void;
 	}
 	let { ceiling, view, onchange }: Props = $props();
+	const of = (...path: string[]): Range => rangeOf(shape, ...path);
 
 	/** What a new ceiling begins with, by unit. */
 	const FIRST: Readonly<Record<string, number>> = { m: 0.15, px: 20, '°': 5, '%': 5 };
@@ -41,8 +44,7 @@
 					name="The most of {inkOf(channel, view).label}"
 					{unit}
 					value={most}
-					min={0}
-					max={10000}
+					{...of('ceiling')}
 					step={unit === 'm' ? 0.002 : 0.05}
 					onchange={(v, done) => set(channel, v, done)}
 				/>

@@ -1,5 +1,7 @@
 <script lang="ts">
 	/** A camera lag's numbers, tuned while the course plays; what they mean: how far it trails, when it has settled. */
+	import { rangeOf, type Range } from '$lib/documents';
+	import { lagPreset as shape } from 'dinesis-runtime/tools';
 	import type { LagPreset } from 'dinesis-runtime';
 	import { LAG_AXES, newLagAxis, type LagAxis, type LagAxisName } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
@@ -19,6 +21,7 @@
 		drawn?: boolean;
 	}
 	let { session, lag, onback, axis: given, onaxis, drawn = true }: Props = $props();
+	const of = (...path: string[]): Range => rangeOf(shape, ...path);
 
 	const [W, H] = [240, 74];
 	const FOLLOWS: readonly { readonly value: LagAxis['follow']; readonly label: string }[] = [
@@ -76,18 +79,15 @@
 					label="half-life"
 					unit="s"
 					value={axis.halfLife}
-					min={0}
-					max={10}
+					{...of('axes', 'halfLife')}
 					step={0.002}
-					reset={0.15}
 					onchange={(halfLife, done) => set({ halfLife }, 'half', done)}
 				/>
 				<NumberField
 					label="settling"
 					unit="s"
 					value={axis.settle ?? axis.halfLife}
-					min={0}
-					max={10}
+					{...of('axes', 'settle')}
 					step={0.002}
 					reset={axis.halfLife}
 					hint="The half-life once the body stands"
@@ -98,19 +98,15 @@
 					label="spring"
 					unit="Hz"
 					value={axis.frequency}
-					min={0.05}
-					max={30}
+					{...of('axes', 'frequency')}
 					step={0.02}
-					reset={2}
 					onchange={(frequency, done) => set({ frequency }, 'frequency', done)}
 				/>
 				<NumberField
 					label="damping"
 					value={axis.damping}
-					min={0.05}
-					max={10}
+					{...of('axes', 'damping')}
 					step={0.01}
-					reset={1}
 					onchange={(damping, done) => set({ damping }, 'damping', done)}
 				/>
 			{/if}
@@ -118,18 +114,16 @@
 				label="quiet within"
 				{unit}
 				value={axis.quiet}
-				min={0}
-				max={1000}
+				{...of('axes', 'quiet')}
 				step={turns ? 0.1 : 0.01}
-				reset={0}
 				onchange={(quiet, done) => set({ quiet }, 'quiet', done)}
 			/>
 			<NumberField
 				label="at most"
 				{unit}
 				value={axis.atMost ?? 0}
+				{...of('axes', 'atMost')}
 				min={0}
-				max={10000}
 				step={turns ? 0.5 : 0.02}
 				reset={0}
 				hint="0: no limit"
@@ -160,28 +154,24 @@
 			label="leads by"
 			unit="s"
 			value={lag.leadsBy}
-			min={0}
-			max={5}
+			{...of('leadsBy')}
 			step={0.005}
-			reset={0}
 			onchange={(leadsBy, done) => change('Lead', { leadsBy }, 'leads', done)}
 		/>
 		<NumberField
 			label="smoothing"
 			unit="s"
 			value={lag.leadHalfLife}
-			min={0}
-			max={5}
+			{...of('leadHalfLife')}
 			step={0.005}
-			reset={0.15}
 			onchange={(leadHalfLife, done) => change('Lead', { leadHalfLife }, 'lead half', done)}
 		/>
 		<NumberField
 			label="snaps at"
 			unit="m"
 			value={lag.snapsBeyond ?? 0}
+			{...of('snapsBeyond')}
 			min={0}
-			max={10000}
 			step={0.1}
 			reset={0}
 			hint="0: never"

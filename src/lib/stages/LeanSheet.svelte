@@ -1,5 +1,7 @@
 <script lang="ts">
 	/** How far the head tips into a turn and towards where one strafes, and how softly it comes back. */
+	import { rangeOf, type Range, scaled } from '$lib/documents';
+	import { rig as shape } from 'dinesis-runtime/tools';
 	import { newLean, type Lean, type View } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import StageSheet from './StageSheet.svelte';
@@ -10,6 +12,7 @@
 		onchange: (lean: Lean | null, mark: string, done: boolean) => void;
 	}
 	let { lean, view, onchange }: Props = $props();
+	const of = (...path: string[]): Range => rangeOf(shape, ...path);
 
 	const unit = $derived(view === 'flat' ? 'px' : 'm');
 	const set = (part: Partial<Lean>, mark: string, done: boolean): void => onchange({ ...lean!, ...part }, mark, done);
@@ -36,10 +39,8 @@
 				name="Roll by turning"
 				unit="°"
 				value={lean.rollByTurn * TURN}
-				min={-90}
-				max={90}
+				{...scaled(of('lean', 'rollByTurn'), TURN)}
 				step={0.05}
-				reset={0}
 				onchange={(v, done) => set({ rollByTurn: v / TURN }, 'rollByTurn', done)}
 			/>
 			<NumberField
@@ -47,10 +48,8 @@
 				name="Sway by turning"
 				{unit}
 				value={lean.swayByTurn * TURN}
-				min={-100}
-				max={100}
+				{...scaled(of('lean', 'swayByTurn'), TURN)}
 				step={unit === 'px' ? 0.5 : 0.005}
-				reset={0}
 				onchange={(v, done) => set({ swayByTurn: v / TURN }, 'swayByTurn', done)}
 			/>
 		</div>
@@ -61,10 +60,8 @@
 				name="Roll by strafing"
 				unit="°"
 				value={lean.rollByStrafe * WALK}
-				min={-60}
-				max={60}
+				{...scaled(of('lean', 'rollByStrafe'), WALK)}
 				step={0.05}
-				reset={0}
 				onchange={(v, done) => set({ rollByStrafe: v / WALK }, 'rollByStrafe', done)}
 			/>
 			<NumberField
@@ -72,10 +69,8 @@
 				name="Sway by strafing"
 				{unit}
 				value={lean.swayByStrafe * WALK}
-				min={-100}
-				max={100}
+				{...scaled(of('lean', 'swayByStrafe'), WALK)}
 				step={unit === 'px' ? 0.5 : 0.005}
-				reset={0}
 				onchange={(v, done) => set({ swayByStrafe: v / WALK }, 'swayByStrafe', done)}
 			/>
 		</div>
@@ -85,8 +80,7 @@
 				label="roll at most"
 				unit="°"
 				value={lean.mostRoll}
-				min={0}
-				max={90}
+				{...of('lean', 'mostRoll')}
 				step={0.1}
 				onchange={(mostRoll, done) => set({ mostRoll }, 'mostRoll', done)}
 			/>
@@ -94,8 +88,7 @@
 				label="sway at most"
 				{unit}
 				value={lean.mostSway}
-				min={0}
-				max={1000}
+				{...of('lean', 'mostSway')}
 				step={unit === 'px' ? 0.5 : 0.005}
 				onchange={(mostSway, done) => set({ mostSway }, 'mostSway', done)}
 			/>
@@ -103,19 +96,15 @@
 				label="spring"
 				unit="Hz"
 				value={lean.frequency}
-				min={0.05}
-				max={30}
+				{...of('lean', 'frequency')}
 				step={0.02}
-				reset={1.2}
 				onchange={(frequency, done) => set({ frequency }, 'frequency', done)}
 			/>
 			<NumberField
 				label="damping"
 				value={lean.damping}
-				min={0.05}
-				max={10}
+				{...of('lean', 'damping')}
 				step={0.01}
-				reset={1}
 				onchange={(damping, done) => set({ damping }, 'damping', done)}
 			/>
 		</div>

@@ -1,5 +1,7 @@
 <script lang="ts">
 	/** Where the camera must stay: ranges of x, y and z, and an area on the map. */
+	import { rangeOf, type Range } from '$lib/documents';
+	import { rig as shape } from 'dinesis-runtime/tools';
 	import type { Limits } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import StageSheet from './StageSheet.svelte';
@@ -11,6 +13,7 @@
 		onchange: (limits: Limits | null, mark: string, done: boolean) => void;
 	}
 	let { limits, camera, onchange }: Props = $props();
+	const of = (...path: string[]): Range => rangeOf(shape, ...path);
 
 	const AXES = [
 		{ axis: 'x', label: 'along x, the map’s right' },
@@ -55,10 +58,8 @@
 			label="softly, from an edge"
 			unit="m"
 			value={limits.soft}
-			min={0}
-			max={50}
+			{...of('limits', 'soft')}
 			step={0.02}
-			reset={0.5}
 			onchange={(soft, done) => onchange({ ...limits, soft }, 'soft', done)}
 		/>
 		{#each AXES as { axis, label } (axis)}

@@ -1,5 +1,7 @@
 <script lang="ts">
 	/** Where the camera stands: in the eyes, behind the body, square to a flat picture, or at a fixed place. */
+	import { rangeOf, type Range } from '$lib/documents';
+	import { rig as shape } from 'dinesis-runtime/tools';
 	import type { RigView, ViewKind } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -10,6 +12,7 @@
 		onchange: (part: Partial<RigView>, mark: string, done: boolean) => void;
 	}
 	let { view, onchange }: Props = $props();
+	const of = (...path: string[]): Range => rangeOf(shape, ...path);
 
 	const KINDS: readonly { readonly value: ViewKind; readonly label: string }[] = [
 		{ value: 'eyes', label: 'eyes' },
@@ -35,10 +38,8 @@
 				label="field of view"
 				unit="°"
 				value={view.fov}
-				min={5}
-				max={150}
+				{...of('view', 'fov')}
 				step={0.25}
-				reset={62}
 				hint="The whole height of the picture"
 				onchange={(fov, done) => onchange({ fov }, 'fov', done)}
 			/>
@@ -47,8 +48,7 @@
 			label={view.kind === 'eyes' ? 'eyes above the feet' : 'looks at, above the feet'}
 			unit="m"
 			value={view.height}
-			min={-5}
-			max={20}
+			{...of('view', 'height')}
 			step={0.01}
 			onchange={(height, done) => onchange({ height }, 'height', done)}
 		/>
@@ -57,8 +57,7 @@
 				label="behind by"
 				unit="m"
 				value={view.back}
-				min={0}
-				max={60}
+				{...of('view', 'back')}
 				step={0.02}
 				onchange={(back, done) => onchange({ back }, 'back', done)}
 			/>
@@ -66,8 +65,7 @@
 				label="looks down by"
 				unit="°"
 				value={view.down}
-				min={-60}
-				max={85}
+				{...of('view', 'down')}
 				step={0.2}
 				onchange={(down, done) => onchange({ down }, 'down', done)}
 			/>
@@ -76,8 +74,7 @@
 				label="pixels a metre"
 				unit="px"
 				value={view.pixelsPerMetre}
-				min={1}
-				max={2000}
+				{...of('view', 'pixelsPerMetre')}
 				step={0.5}
 				onchange={(pixelsPerMetre, done) => onchange({ pixelsPerMetre }, 'per', done)}
 			/>
@@ -85,8 +82,7 @@
 				label="picture’s height"
 				unit="px"
 				value={view.tall}
-				min={16}
-				max={8000}
+				{...of('view', 'tall')}
 				step={2}
 				onchange={(tall, done) => onchange({ tall }, 'tall', done)}
 			/>
@@ -100,8 +96,7 @@
 					label={name}
 					unit="m"
 					value={view.place[i]!}
-					min={-500}
-					max={500}
+					{...of('view', 'place')}
 					step={0.05}
 					onchange={(v, done) => onchange({ place: place(i, v) }, `place ${name}`, done)}
 				/>
@@ -120,20 +115,16 @@
 					label="looks left by"
 					unit="°"
 					value={view.yaw}
-					min={-360}
-					max={360}
+					{...of('view', 'yaw')}
 					step={0.5}
-					reset={0}
 					onchange={(yaw, done) => onchange({ yaw }, 'yaw', done)}
 				/>
 				<NumberField
 					label="looks up by"
 					unit="°"
 					value={view.pitch}
-					min={-89}
-					max={89}
+					{...of('view', 'pitch')}
 					step={0.25}
-					reset={0}
 					onchange={(pitch, done) => onchange({ pitch }, 'pitch', done)}
 				/>
 			</div>

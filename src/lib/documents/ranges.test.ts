@@ -1,0 +1,27 @@
+import { bobPreset, cue, lagPreset, rig, shakePreset } from 'dinesis-runtime/tools';
+import { describe, expect, it } from 'vitest';
+import { rangeOf, scaled } from './ranges';
+
+// As docs/kit-format.md says them.
+describe('ranges out of the table of shapes', () => {
+	it.each([
+		['a number', rangeOf(shakePreset, 'amount'), { min: 0, max: 100, reset: 1 }],
+		['one further in', rangeOf(shakePreset, 'timing', 'fadeOut', 'time'), { min: 0, max: 3600 }],
+		['in what may be null', rangeOf(bobPreset, 'landing', 'nod'), { min: -10000, max: 10000, reset: 0 }],
+		['in a list', rangeOf(bobPreset, 'gaits', 'speed'), expect.objectContaining({ max: expect.any(Number) })],
+		['in a record', rangeOf(lagPreset, 'axes', 'damping'), { min: 0.01, max: 10, reset: 1 }],
+		['of channels of a layer', rangeOf(shakePreset, 'layers', 'channels', 'frequency'), { min: 0, max: 240, reset: 1 }],
+		['of a choice', rangeOf(cue, 'actions', 'strength'), { min: 0, max: 10, reset: 1 }],
+		['of three numbers', rangeOf(rig, 'view', 'place'), { min: -1e6, max: 1e6 }]
+	])('%s', (_, range, wanted) => expect(range).toEqual(wanted));
+
+	it('another unit', () => {
+		expect(scaled({ min: -10, max: 20, reset: 0.5 }, 90)).toEqual({ min: -900, max: 1800, reset: 45 });
+		expect(scaled({ min: 0, max: 1 }, 2)).toEqual({ min: 0, max: 2 });
+	});
+
+	it('what is no number is told', () => {
+		expect(() => rangeOf(rig, 'view', 'kind')).toThrow('There is no number at view.kind.');
+		expect(() => rangeOf(rig, 'nowhere', 'x')).toThrow('nowhere.x');
+	});
+});
