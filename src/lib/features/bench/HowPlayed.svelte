@@ -180,7 +180,7 @@
 				look="inline"
 				label="seed"
 				value={preset.seed}
-				min={0}
+				min={-2147483648}
 				max={4294967295}
 				step={0.2}
 				digits={0}

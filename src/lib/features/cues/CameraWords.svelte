@@ -74,7 +74,7 @@ see through <Word
 	unit={action.over > 0 ? 's' : 's, a cut'}
 	value={action.over}
 	min={0}
-	max={60}
+	max={3600}
 	step={0.01}
 	reset={0.6}
 	onchange={(over, done) => onchange({ over }, 'Blend', done)}
