@@ -1,12 +1,13 @@
 /** The core's speed as ratios within one run, and what it allocates. Lower is better; the bound stands behind. */
 import { readFileSync } from 'node:fs';
 import { bakeCourse } from '../src/lib/course';
-import { createPlayer, type ShakePreset } from 'dinesis-runtime';
+import { createPlayer, createRuntime, type ShakePreset } from 'dinesis-runtime';
 import {
 	CameraRun,
 	CHANNELS,
 	CueEngine,
 	Director,
+	isShake,
 	newBob,
 	newCue,
 	newLag,
@@ -371,6 +372,24 @@ row(
 	64,
 	'bytes',
 	'cues, one viewer'
+);
+
+// A game's own frames: lag, bob, lean and a motion that lasts; no foot falls, nothing is due.
+const game = createRuntime(demo, { seed: 1, rig: demo.rigs[0]!.id });
+const lasts = demo.presets.filter(isShake).find((p) => p.timing.mode === 'continuous' && p.view === 'space')!;
+const body = { pose: Float64Array.of(0, 0, 0, 0, 0), speed: 1.4, grounded: true, onFoot: false };
+game.advance(0, body);
+game.play(lasts.id);
+const played = (): void => {
+	for (let i = 0; i < LONG; i++) game.advance(1 / 60, body);
+};
+played();
+row(
+	'allocated a frame of a game’s runtime',
+	Math.max(0, Math.min(...Array.from({ length: 5 }, () => allocated(played, LONG))) - empty),
+	64,
+	'bytes',
+	'everything through a rig, in quiet frames'
 );
 
 // Ten minutes of a course: five motions that last, two events a second through the demo's cues, and the way walked.

@@ -87,7 +87,7 @@ describe('projects', () => {
 		expect(await mine()).toMatchObject({
 			name: 'Counted',
 			changedAt: '2026-01-01T10:00:00.000Z',
-			counts: { shakes: 2, bodies: 1, cues: 1, events: 0, rigs: 0, courses: 1 }
+			counts: { shakes: 2, bobsAndLags: 1, cues: 1, events: 0, rigs: 0, courses: 1 }
 		});
 		expect((await mine())!.drawings).toHaveLength(2);
 		await presetStore.retire(made.id, ['other'], true);
