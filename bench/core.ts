@@ -377,11 +377,11 @@ row(
 // A game's own frames: lag, bob, lean and a motion that lasts; no foot falls, nothing is due.
 const game = createRuntime(demo, { seed: 1, rig: demo.rigs[0]!.id });
 const lasts = demo.presets.filter(isShake).find((p) => p.timing.mode === 'continuous' && p.view === 'space')!;
-const body = { pose: Float64Array.of(0, 0, 0, 0, 0), speed: 1.4, grounded: true, onFoot: false };
-game.advance(0, body);
+const standing = { pose: Float64Array.of(0, 0, 0, 0, 0), speed: 1.4, grounded: true, onFoot: false };
+game.advance(0, standing);
 game.play(lasts.id);
 const played = (): void => {
-	for (let i = 0; i < LONG; i++) game.advance(1 / 60, body);
+	for (let i = 0; i < LONG; i++) game.advance(1 / 60, standing);
 };
 played();
 row(

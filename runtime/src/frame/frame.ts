@@ -171,10 +171,8 @@ export class Frame {
 		track.grounded = grounded;
 		track.y = pose[1]!;
 		const { player } = this.director.viewers[viewer]!;
-		const { camera: rest } = camera;
 		player.view = camera.view;
-		player.setBody(pose[0]!, pose[1]!, pose[2]!);
-		player.setRest(rest[0]!, rest[1]!, rest[2]!, rest[3]!, rest[4]!, rest[5]!, rest[6]!);
+		player.standAt(camera.camera, pose);
 		if (!camera.hasBob) fell = this.begun && grounded && track.stride.advance(speed, dt);
 		if (fell && this.steps && body.onFoot !== false) this.fall(viewer, speed, time);
 	}

@@ -274,7 +274,7 @@ export class Runtime {
 	 *     const { camera, offset, fov } = runtime.advance(1 / 60, { pose: [0, 0, 0, 0, 0], speed: 1.4, grounded: true });
 	 */
 	advance(dt: Seconds, body: RuntimeBody | readonly RuntimeBody[]): RuntimeFrame {
-		const sound = isNumber(dt) && dt > 0;
+		const sound = typeof dt === 'number' && dt - dt === 0 && dt > 0;
 		if (!sound && dt !== 0) this.complain('number', 'dt', 'A frame came with a dt that is no number from 0 on.');
 		const list = Array.isArray(body) ? (body as readonly RuntimeBody[]) : null;
 		for (let i = 0; i < this.bodies.length; i++) this.take(i, list ? list[i] : (body as RuntimeBody));
@@ -365,10 +365,12 @@ export class Runtime {
 		for (let c = 0; c < 5; c++) {
 			const value = body.pose[c];
 			// What is no number leaves the body where it was.
-			if (isNumber(value)) mine.pose[c] = value;
+			// Written out, as in `isNumber`: a double that is handed to a call may be boxed.
+			if (typeof value === 'number' && value - value === 0) mine.pose[c] = value;
 			else this.complain('number', 'pose', 'A frame came with a pose that is not five numbers.');
 		}
-		if (isNumber(body.speed)) mine.speed = body.speed;
+		const { speed } = body;
+		if (typeof speed === 'number' && speed - speed === 0) mine.speed = speed;
 		else this.complain('number', 'speed', 'A frame came with a speed that is no number.');
 		mine.grounded = body.grounded;
 		mine.onFoot = body.onFoot !== false;

@@ -318,6 +318,13 @@ export class Player {
 		this.rest.set([x, y, z, qx, qy, qz, qw]);
 	}
 
+	/** `setRest` and `setBody` at once, out of arrays that somebody keeps: seven numbers and three. For every frame: it allocates nothing. */
+	standAt(rest: Float64Array, body: Float64Array): void {
+		for (let c = 0; c < 7; c++) this.rest[c] = rest[c]!;
+		for (let c = 0; c < 3; c++) this.body[c] = body[c]!;
+		this.hasBody = true;
+	}
+
 	/** Where the player's body is, for presets whose distance is measured from it. */
 	setBody(x: number, y: number, z: number): void {
 		this.body.set([x, y, z]);
