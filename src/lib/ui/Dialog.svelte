@@ -23,7 +23,13 @@
 	bind:this={dialog}
 	class:wide
 	aria-labelledby={id}
-	onkeydown={(event) => event.stopPropagation()}
+	onkeydown={(event) => {
+		event.stopPropagation();
+		if (event.key !== 'Escape' || event.defaultPrevented) return;
+		// At once: the browser's own closing is told later.
+		event.preventDefault();
+		onclose?.();
+	}}
 	oncancel={(event) => {
 		event.preventDefault();
 		onclose?.();

@@ -43,6 +43,10 @@
 		} else if (event.key === 'Enter') {
 			event.preventDefault();
 			run(found[chosen]);
+		} else if (event.key === 'Escape') {
+			// At once: the browser's own closing is told later, and a Ctrl+K in between would be lost.
+			event.preventDefault();
+			onclose();
 		}
 	}
 </script>

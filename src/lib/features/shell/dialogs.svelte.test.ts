@@ -49,3 +49,31 @@ describe('a dialog that the browser closed by itself', () => {
 		expect(dialog.open).toBe(true);
 	});
 });
+
+describe('Escape', () => {
+	const escape = (): KeyboardEvent => new KeyboardEvent('keydown', { key: 'Escape', bubbles: true, cancelable: true });
+
+	it('closes the palette at once, and the browser is kept from doing it later', async () => {
+		const onclose = vi.fn();
+		const { container } = render(Palette, { open: true, commands: () => [], onclose });
+		const event = escape();
+		await fireEvent(container.querySelector('input')!, event);
+		expect([onclose.mock.calls.length, event.defaultPrevented]).toEqual([1, true]);
+	});
+
+	it('closes a dialog at once, but not one that needs an answer, and not where something within took it', async () => {
+		const onclose = vi.fn();
+		const { container, rerender } = render(Dialog, { title: 'T', open: true, onclose, children });
+		const dialog = container.querySelector('dialog')!;
+		await fireEvent(dialog, escape());
+		expect(onclose).toHaveBeenCalledTimes(1);
+		const taken = escape();
+		taken.preventDefault();
+		await fireEvent(dialog, taken);
+		expect(onclose).toHaveBeenCalledTimes(1);
+		await rerender({ onclose: undefined });
+		const asked = escape();
+		await fireEvent(dialog, asked);
+		expect([dialog.open, asked.defaultPrevented]).toEqual([true, true]);
+	});
+});
