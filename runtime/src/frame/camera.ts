@@ -9,9 +9,10 @@ import type { AnyPreset } from '../kit/types';
 import type { GameValues } from '../drives/drives';
 import { CHANNEL_COUNT, type View } from '../units/channels';
 import type { Seconds } from '../units/quantities';
+import { newRig } from '../kit/fresh';
 import { EYES } from '../chain/view';
 import { RigRun, type BodyPose } from './rig';
-import { RIG_STAGES, viewOf, type Rig } from '../chain/types';
+import { viewOf, type Rig } from '../chain/types';
 
 /** What is put in the place of the rig's own; null: left as it is. */
 export interface CameraChange {
@@ -36,19 +37,6 @@ interface Layer {
 }
 
 const NOTHING: CameraChange = { rig: null, lag: null, bob: null, sizes: {} };
-const bare = (): Rig => ({
-	id: '',
-	name: '',
-	about: '',
-	view: EYES,
-	lag: null,
-	limits: null,
-	bob: null,
-	lean: null,
-	ceiling: null,
-	bypass: [],
-	order: RIG_STAGES
-});
 const same = (a: Rig | null, b: Rig | null): boolean =>
 	a === b || (a?.id === b?.id && a?.bob === b?.bob && a?.lag === b?.lag);
 
@@ -194,7 +182,7 @@ export class CameraRun {
 			if (change.rig !== null) rig = find(change.rig) ?? rig;
 			if (change.bob !== null || change.lag !== null)
 				rig = {
-					...(rig ?? bare()),
+					...(rig ?? newRig('', '')),
 					...(change.bob !== null && { bob: change.bob }),
 					...(change.lag !== null && { lag: change.lag })
 				};

@@ -17,6 +17,8 @@ import {
 	type Played,
 	type View
 } from 'dinesis-runtime/tools';
+import { rigsAlong, sayBroughtIn, sortOut } from './bring-in';
+import { arranged, inOrder, withNew } from './order';
 import { MotionWorker } from '../workers/motion';
 import { Shelf } from '../workers/shelf';
 import * as api from './api';
@@ -69,8 +71,10 @@ export class ProjectSession {
 			say: (text) => this.say(text)
 		});
 		this.courses = new Courses(project.slug, this.keeper, (text, action) => this.say(text, action));
-		this.order = this.inOrder(presets.filter((p) => isShake(p.document)).map((p) => p.key));
-		this.bodyOrder = this.inOrder(presets.filter((p) => !isShake(p.document)).map((p) => p.key));
+		const keysOf = (shakes: boolean): string[] =>
+			presets.filter((p) => isShake(p.document) === shakes).map((p) => p.key);
+		this.order = inOrder(keysOf(true), this.placeOf);
+		this.bodyOrder = inOrder(keysOf(false), this.placeOf);
 		this.missing = Math.max(0, count - presets.length);
 	}
 
@@ -375,15 +379,9 @@ export class ProjectSession {
 			return false;
 		}
 		const shakes = keys.filter((key) => this.preset(key));
-		const arranged = (order: readonly string[], mine: readonly string[]): readonly string[] => {
-			const rest = order.filter((key) => !mine.includes(key));
-			return away ? rest : this.inOrder([...rest, ...mine]);
-		};
-		this.order = arranged(this.order, shakes);
-		this.bodyOrder = arranged(
-			this.bodyOrder,
-			keys.filter((key) => !shakes.includes(key))
-		);
+		const others = keys.filter((key) => !shakes.includes(key));
+		this.order = arranged(this.order, shakes, away, this.placeOf);
+		this.bodyOrder = arranged(this.bodyOrder, others, away, this.placeOf);
 		return true;
 	}
 
@@ -404,17 +402,11 @@ export class ProjectSession {
 		from: string,
 		rigs: readonly Rig[] = []
 	): Promise<string | null> {
-		const fresh = list.filter(
-			(a) => a.standing === 'new' || (a.standing === 'differs' && choiceOf(a.preset.id) === 'both')
-		);
-		const replaced = list.filter((a) => a.standing === 'differs' && choiceOf(a.preset.id) === 'replace');
+		const sorted = sortOut(list, choiceOf);
+		const { fresh, replaced } = sorted;
 		let made: readonly api.StoredPreset[] = [];
 		if (fresh.length > 0) {
-			const answer = await api.createPresets(
-				this.project.slug,
-				fresh.map((a) => a.preset),
-				`brought in from ${from}`.slice(0, 200)
-			);
+			const answer = await api.createPresets(this.project.slug, fresh, `brought in from ${from}`.slice(0, 200));
 			if (!answer.ok) {
 				this.say(answer.message);
 				return null;
@@ -422,37 +414,22 @@ export class ProjectSession {
 			made = answer.value;
 			this.takeMany(made);
 		}
-		// A rig goes on with what it came with, whatever name that has here.
-		const keyOf = new Map(fresh.map((a, i) => [a.preset.id, made[i]?.key ?? a.preset.id]));
-		const at = (id: string | null): string | null => (id === null ? null : (keyOf.get(id) ?? id));
-		const newRigs = rigs
-			.filter((rig) => !this.wiring.rigs.some((here) => here.id === rig.id))
-			.map((rig) => ({ ...rig, bob: at(rig.bob), lag: at(rig.lag) }));
+		const keyOf = new Map(fresh.map((preset, i) => [preset.id, made[i]?.key ?? preset.id]));
+		const newRigs = rigsAlong(rigs, this.wiring.rigs, keyOf);
 		this.keeper.group(`Bring in ${from}`, () => {
 			if (made.length > 0)
 				this.noteArrival(
 					`Bring in ${made.length} presets`,
 					made.map((p) => p.key)
 				);
-			const news = new Map(replaced.map((a) => [a.preset.id, a.preset]));
-			for (const key of news.keys()) this.keeper.because(key, `replaced from ${from}`.slice(0, 200));
-			this.keeper.change(`Replace ${replaced.length} presets`, (draft) => {
-				for (const [key, preset] of news) draft[key] = preset as ImmerDraft<ShakePreset>;
+			for (const key of replaced.keys()) this.keeper.because(key, `replaced from ${from}`.slice(0, 200));
+			this.keeper.change(`Replace ${replaced.size} presets`, (draft) => {
+				for (const [key, preset] of replaced) draft[key] = preset as ImmerDraft<ShakePreset>;
 			});
 			if (newRigs.length > 0)
 				this.rewire(`Bring in ${newRigs.length} rigs`, (w) => ({ ...w, rigs: [...w.rigs, ...newRigs] }));
 		});
-		const same = list.filter((a) => a.standing === 'same').length;
-		const kept = list.length - fresh.length - replaced.length - same;
-		return [
-			`${made.length} brought in`,
-			newRigs.length > 0 ? `${newRigs.length} ${newRigs.length === 1 ? 'rig' : 'rigs'} with them` : '',
-			replaced.length > 0 ? `${replaced.length} replaced` : '',
-			kept > 0 ? `${kept} left as they are` : '',
-			same > 0 ? `${same} were here already` : ''
-		]
-			.filter(Boolean)
-			.join(', ');
+		return sayBroughtIn(sorted, newRigs.length);
 	}
 
 	/** Where the server has a document. */
@@ -550,25 +527,13 @@ export class ProjectSession {
 		const known = new Set([...this.order, ...this.bodyOrder]);
 		const fresh = keys.filter((key) => !known.has(key));
 		const shakes = fresh.filter((key) => isShake(this.documents[key] as AnyPreset));
-		if (shakes.length > 0) this.order = this.behind(shakes);
-		if (shakes.length < fresh.length)
-			this.bodyOrder = this.inOrder([...this.bodyOrder, ...fresh.filter((key) => !shakes.includes(key))]);
+		const others = fresh.filter((key) => !shakes.includes(key));
+		if (shakes.length > 0) this.order = withNew(this.order, shakes, this.placeOf);
+		if (others.length > 0) this.bodyOrder = withNew(this.bodyOrder, others, this.placeOf);
 	}
 
-	/** The order with new keys in their places: sorted only when they do not simply come last. */
-	private behind(fresh: readonly string[]): string[] {
-		const place = (key: string | undefined): number =>
-			key === undefined ? -1 : (this.keeper.savedOf(key)?.position ?? Infinity);
-		const all = [...this.order, ...fresh];
-		for (let i = this.order.length; i < all.length; i++)
-			if (place(all[i]) < place(all[i - 1])) return this.inOrder(all);
-		return all;
-	}
-
-	private inOrder(keys: readonly string[]): string[] {
-		const place = (key: string): number => this.keeper.savedOf(key)?.position ?? Infinity;
-		return [...keys].sort((a, b) => place(a) - place(b) || 0);
-	}
+	/** Where the server has a preset in the project's order. */
+	private readonly placeOf = (key: string): number | undefined => this.keeper.savedOf(key)?.position;
 
 	/** Fetches what did not come with the page, a few hundred at a time: taking them in must not block the page. */
 	private async fetchRest(): Promise<void> {
