@@ -1,10 +1,14 @@
 <script lang="ts">
+	/** The window: the picture through the camera, with marks, the outside view and the seam on it. */
 	import { onMount } from 'svelte';
 	import type { ShakePreset } from 'dinesis-runtime';
 	import type { Picture } from '$lib/viewport/picture';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import type { BenchState } from './bench.svelte';
+	import OutsideInset from './OutsideInset.svelte';
 	import Scope from './Scope.svelte';
+	import WindowFoot from './WindowFoot.svelte';
+	import WindowSeam from './WindowSeam.svelte';
 	import { WindowShows } from './window.svelte';
 
 	interface Props {
@@ -21,7 +25,8 @@
 	let canvas: HTMLCanvasElement;
 	let inset: HTMLElement | undefined = $state();
 	let outline: SVGPolygonElement | undefined = $state();
-	let magnified: HTMLElement | undefined = $state();
+	/** What the outside view says of its scale. */
+	let magnified = $state('');
 	let ready = $state(false);
 	let trouble = $state('');
 	let marks = $state.raw<readonly { name: string; distance: number }[]>([]);
@@ -67,7 +72,8 @@
 
 	function insetWish(onlyB: boolean) {
 		if (!inset || !picture) return null;
-		if (magnified) magnified.textContent = `movement × ${picture.outsideView.magnified}`;
+		const scale = `movement × ${picture.outsideView.magnified}`;
+		if (scale !== magnified) magnified = scale;
 		return {
 			look: {
 				offset: onlyB ? bench.otherOffset : bench.offset,
@@ -90,58 +96,6 @@
 			label.style.visibility = mark.seen ? 'visible' : 'hidden';
 			label.lastElementChild!.textContent = `${held[i]! < 9.95 ? held[i]!.toFixed(1) : Math.round(held[i]!)} px`;
 		});
-	}
-
-	/** Drags in the outside view turn it; a drag of the source moves it over the ground. */
-	let grip: { source: boolean; x: number; y: number } | null = null;
-	function spotOf(event: PointerEvent): { x: number; y: number } {
-		const rect = inset!.getBoundingClientRect();
-		return {
-			x: ((event.clientX - rect.left) / rect.width) * 2 - 1,
-			y: 1 - ((event.clientY - rect.top) / rect.height) * 2
-		};
-	}
-	function grab(event: PointerEvent) {
-		if (!picture || !inset) return;
-		inset.setPointerCapture(event.pointerId);
-		const spot = spotOf(event);
-		const at = picture.outsideView.sourceAt(bench.source);
-		const near =
-			usesSource && Math.hypot((at.x - spot.x) * inset.clientWidth, (at.y - spot.y) * inset.clientHeight) < 36;
-		grip = { source: near, x: event.clientX, y: event.clientY };
-	}
-	function drag(event: PointerEvent) {
-		if (!grip || !picture) return;
-		const spot = spotOf(event);
-		if (!grip.source) picture.outsideView.orbit(event.clientX - grip.x, event.clientY - grip.y);
-		else {
-			const at = picture.outsideView.pick(spot.x, spot.y, bench.source[1]);
-			if (at) bench.source = [round(at[0]), at[1], round(at[2])];
-		}
-		grip = { ...grip, x: event.clientX, y: event.clientY };
-	}
-	const round = (value: number): number => Math.round(value * 20) / 20;
-	function nudge(event: KeyboardEvent) {
-		const by = event.shiftKey ? 2 : 0.25;
-		const [x, y, z] = bench.source;
-		const dx = event.key === 'ArrowRight' ? by : event.key === 'ArrowLeft' ? -by : 0;
-		const dz = event.key === 'ArrowDown' ? by : event.key === 'ArrowUp' ? -by : 0;
-		if (dx === 0 && dz === 0) return;
-		event.preventDefault();
-		if (usesSource) bench.source = [round(x + dx), y, round(z + dz)];
-		else picture?.outsideView.orbit(dx * 20, dz * 20);
-	}
-
-	function dragSeam(event: PointerEvent) {
-		if (!(event.currentTarget as HTMLElement).hasPointerCapture(event.pointerId)) return;
-		const rect = box.getBoundingClientRect();
-		bench.seam = Math.min(0.97, Math.max(0.03, (event.clientX - rect.left) / rect.width));
-	}
-	function stepSeam(event: KeyboardEvent) {
-		const by = event.key === 'ArrowRight' ? 0.02 : event.key === 'ArrowLeft' ? -0.02 : 0;
-		if (!by) return;
-		event.preventDefault();
-		bench.seam = Math.min(0.97, Math.max(0.03, bench.seam + by));
 	}
 
 	onMount(() => {
@@ -189,45 +143,10 @@
 		{/if}
 		{#if shows.scope}<Scope {bench} view={preset.view} />{/if}
 		{#if shows.outside && !trouble}
-			<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
-			<div
-				class="inset"
-				bind:this={inset}
-				role="group"
-				tabindex="0"
-				aria-label="Outside view. {usesSource ? 'Arrows move the source' : 'Arrows turn the view'}"
-				onpointerdown={grab}
-				onpointermove={drag}
-				onpointerup={() => (grip = null)}
-				onpointercancel={() => (grip = null)}
-				onwheel={(e) => {
-					e.preventDefault();
-					picture?.outsideView.zoomBy(e.deltaY > 0 ? 1.12 : 0.9);
-				}}
-				onkeydown={nudge}
-			>
-				<span class="from"
-					>{usesSource ? `source ${bench.source[0]}, ${bench.source[2]} m: drag it` : 'from outside'}</span
-				>
-				{#if preset.view === 'space'}<span class="by" bind:this={magnified}></span>{/if}
-			</div>
+			<OutsideInset {bench} picture={() => picture} {usesSource} {magnified} view={preset.view} bind:element={inset} />
 		{/if}
 		{#if split}
-			<div
-				class="seam"
-				style:left="{bench.seam * 100}%"
-				role="slider"
-				tabindex="0"
-				aria-label="Seam between A and B"
-				aria-valuenow={Math.round(bench.seam * 100)}
-				aria-valuemin="3"
-				aria-valuemax="97"
-				onpointerdown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-				onpointermove={dragSeam}
-				onkeydown={stepSeam}
-			>
-				<b>A</b><b>B</b>
-			</div>
+			<WindowSeam {bench} box={() => box} />
 		{:else if bench.other && bench.compare === 'b'}
 			<span class="only">B is shown; the sheet and the strip’s full ink are A</span>
 		{/if}
@@ -245,33 +164,11 @@
 			</button>
 		{/if}
 	</div>
-	<div class="foot">
-		<label><input type="checkbox" bind:checked={shows.outline} /> rest outline</label>
-		<label title="What stands in the scene"
-			><input
-				type="checkbox"
-				checked={shows.distances === 'things'}
-				onchange={(e) => (shows.distances = e.currentTarget.checked ? 'things' : 'none')}
-			/> distances</label
-		>
-		{#if preset.view === 'space'}
-			<label title="Posts at 1, 5, 20 and 100 m, and how many pixels each moves"
-				><input
-					type="checkbox"
-					checked={shows.distances === 'posts'}
-					onchange={(e) => (shows.distances = e.currentTarget.checked ? 'posts' : 'none')}
-				/> posts</label
-			>
-		{/if}
-		<label><input type="checkbox" bind:checked={shows.centre} /> centre mark</label>
-		<label title="From outside: the camera’s path around its rest (O)"
-			><input type="checkbox" bind:checked={shows.outside} /> outside</label
-		>
-		<label title="Side against height, yaw against pitch (C)"
-			><input type="checkbox" bind:checked={shows.scope} /> scope</label
-		>
-		<span class="hint">{bench.trying ? 'a neighbour is playing' : `Space fires ${preset.name}`}</span>
-	</div>
+	<WindowFoot
+		view={preset.view}
+		{shows}
+		hint={bench.trying ? 'a neighbour is playing' : `Space fires ${preset.name}`}
+	/>
 </section>
 
 <style>
@@ -357,65 +254,6 @@
 		font-style: normal;
 		color: #ffd48a;
 	}
-	.inset {
-		position: absolute;
-		left: 10px;
-		bottom: 10px;
-		width: 36%;
-		height: 40%;
-		z-index: 1;
-		border: 1px solid #6d8494;
-		border-radius: 5px;
-		cursor: grab;
-		touch-action: none;
-	}
-	.inset:focus-visible {
-		outline-color: var(--lamp-light);
-	}
-	.inset span {
-		position: absolute;
-		left: 6px;
-		top: 3px;
-		font-size: 11px;
-		color: #dfe8ee;
-		pointer-events: none;
-	}
-	.inset .by {
-		top: auto;
-		bottom: 3px;
-		color: #f2b04a;
-	}
-	.seam {
-		position: absolute;
-		top: 0;
-		bottom: 0;
-		width: 16px;
-		margin-left: -8px;
-		cursor: ew-resize;
-		touch-action: none;
-		display: flex;
-		justify-content: center;
-		gap: 9px;
-	}
-	.seam::before {
-		content: '';
-		position: absolute;
-		left: 7px;
-		top: 0;
-		bottom: 0;
-		width: 2px;
-		background: #f2b04a;
-	}
-	.seam b {
-		position: relative;
-		top: 8px;
-		height: 20px;
-		padding: 1px 6px;
-		border-radius: 5px;
-		background: rgb(14 24 36 / 78%);
-		color: #ffd48a;
-		font-size: 12px;
-	}
 	.only {
 		position: absolute;
 		left: 50%;
@@ -454,31 +292,5 @@
 		padding: 2rem;
 		color: #f7efdd;
 		text-align: center;
-	}
-	.foot {
-		display: flex;
-		gap: 13px;
-		align-items: end;
-		font-size: 12px;
-		color: var(--ink-2);
-		white-space: nowrap;
-		overflow: hidden;
-	}
-	label {
-		display: flex;
-		gap: 5px;
-		align-items: center;
-		cursor: pointer;
-	}
-	input {
-		accent-color: var(--lamp);
-		margin: 0;
-		width: 13px;
-		height: 13px;
-	}
-	.hint {
-		margin-left: auto;
-		overflow: hidden;
-		text-overflow: ellipsis;
 	}
 </style>
