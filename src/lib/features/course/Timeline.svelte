@@ -1,13 +1,11 @@
 <script lang="ts">
 	/** The course over time: movement, what the camera felt, events and game values in lanes under one ruler. */
-	import Magnet from '@lucide/svelte/icons/magnet';
 	import X from '@lucide/svelte/icons/x';
-	import ZoomIn from '@lucide/svelte/icons/zoom-in';
-	import ZoomOut from '@lucide/svelte/icons/zoom-out';
-	import Popover from '$lib/ui/Popover.svelte';
 	import type { CourseState } from './course.svelte';
 	import EventLane from './EventLane.svelte';
-	import { across, areaPath, clockOf, columnsShown, lanesOf, packed, paceOf, ticks } from './lanes';
+	import { across, areaPath, columnsShown, lanesOf, packed, paceOf, ticks } from './lanes';
+	import TimelineCorner from './TimelineCorner.svelte';
+	import TimelineRuler from './TimelineRuler.svelte';
 	import ValueLane from './ValueLane.svelte';
 
 	let { desk }: { desk: CourseState } = $props();
@@ -16,7 +14,6 @@
 	const ROWS = 3;
 	let width = $state(900);
 	let root: HTMLElement;
-	let rulerHeld: { readonly from: number; readonly part: boolean } | null = null;
 	const course = $derived(desk.course!);
 	/** Seen square to a flat picture: then lengths are pixels. */
 	const flat = $derived(desk.session.wiring.rigs.find((r) => r.id === course.rig)?.view.kind === 'flat');
@@ -28,10 +25,6 @@
 	const pace = $derived(paceOf(course, view, Math.max(40, Math.round(width / 3))));
 	const fastest = $derived(Math.max(4, ...pace.speeds));
 	const lanes = $derived(lanesOf(course));
-	const absent = $derived(wiring.events.filter((e) => !lanes.includes(e.id)));
-	const freeValues = $derived(
-		wiring.parameters.filter((p) => !course.values.some((value) => value.parameter === p.id))
-	);
 	const count = $derived(Math.max(40, Math.round(width / 2)));
 	const felt = $derived.by(() => {
 		const { survey } = desk;
@@ -62,21 +55,6 @@
 	const rows = $derived(Math.max(2, ...plays.map((p) => p.row + 1)));
 	const presetName = (id: string): string => desk.session.preset(id)?.name ?? id;
 
-	function scrub(event: PointerEvent) {
-		const rect = (event.currentTarget as HTMLElement).getBoundingClientRect();
-		const time = timeAt(event.clientX - rect.left);
-		if (!rulerHeld) return;
-		if (!rulerHeld.part) return desk.scrub(time);
-		const [a, b] = [Math.min(rulerHeld.from, time), Math.max(rulerHeld.from, time)];
-		desk.part = b - a < 0.05 ? null : { from: Math.max(0, a), to: Math.min(course.seconds, b) };
-	}
-	function takeRuler(event: PointerEvent) {
-		const ruler = event.currentTarget as HTMLElement;
-		ruler.setPointerCapture(event.pointerId);
-		rulerHeld = { from: timeAt(event.clientX - ruler.getBoundingClientRect().left), part: event.shiftKey };
-		if (!event.shiftKey) desk.playing = false;
-		scrub(event);
-	}
 	function wheel(event: WheelEvent) {
 		if (event.ctrlKey || event.metaKey) {
 			event.preventDefault();
@@ -92,15 +70,6 @@
 		desk.change('Take a lane out', (c) => ({ ...c, events: c.events.filter((e) => e.event !== id) }));
 		desk.done();
 	};
-	function addValue(id: string) {
-		const parameter = wiring.parameters.find((p) => p.id === id)!;
-		const points = [
-			{ at: 0, value: parameter.rest },
-			{ at: course.seconds, value: parameter.max }
-		];
-		desk.change('Add a game value', (c) => ({ ...c, values: [...c.values, { parameter: id, points }] }));
-		desk.done();
-	}
 	const removeValue = (i: number): void => {
 		desk.chosen = null;
 		desk.change('Take a game value out', (c) => ({ ...c, values: c.values.filter((_, k) => k !== i) }));
@@ -109,86 +78,8 @@
 </script>
 
 <section class="timeline" aria-label="Timeline" bind:this={root} onwheel={wheel}>
-	<div class="corner">
-		<button
-			class:on={desk.snaps}
-			aria-pressed={desk.snaps}
-			title="Snap to other events and the playhead; Alt while dragging does the other thing"
-			aria-label="Snap"
-			onclick={() => (desk.snaps = !desk.snaps)}><Magnet size={14} /></button
-		>
-		<button title="Show less of the course (+)" aria-label="Zoom in" onclick={() => desk.zoom(0.5, desk.time)}
-			><ZoomIn size={14} /></button
-		>
-		<button title="Show more of the course (−)" aria-label="Zoom out" onclick={() => desk.zoom(2, desk.time)}
-			><ZoomOut size={14} /></button
-		>
-		<span class="add">
-			<Popover label="Add a lane" title="An event or a game value to put on the timeline">
-				{#snippet button()}+ lane{/snippet}
-				{#snippet children(close)}
-					<div class="list">
-						{#each absent as event (event.id)}
-							<button
-								onclick={() => {
-									desk.addEvent(event.id, desk.time);
-									close();
-								}}>{event.name} <small>{event.kind}</small></button
-							>
-						{/each}
-						{#each freeValues as parameter (parameter.id)}
-							<button
-								onclick={() => {
-									addValue(parameter.id);
-									close();
-								}}>{parameter.name} <small>game value</small></button
-							>
-						{/each}
-						{#if absent.length + freeValues.length === 0}
-							<p>
-								{wiring.events.length === 0
-									? 'No event is declared yet: the Cues room does that, or the table beside a free run.'
-									: 'Every event and game value has its lane.'}
-							</p>
-						{/if}
-					</div>
-				{/snippet}
-			</Popover>
-		</span>
-	</div>
-	<div
-		class="ruler"
-		role="slider"
-		tabindex="0"
-		aria-label="Playhead"
-		aria-valuemin={0}
-		aria-valuemax={course.seconds}
-		aria-valuenow={desk.time}
-		aria-valuetext="{desk.time.toFixed(2)} s"
-		title="Drag to scrub; Shift and drag chooses a part to play again and again"
-		onpointerdown={takeRuler}
-		onpointermove={scrub}
-		onpointerup={() => (rulerHeld = null)}
-		onpointercancel={() => (rulerHeld = null)}
-		onkeydown={(e) => {
-			const by = e.shiftKey ? 1 : 1 / 60;
-			if (e.key === 'ArrowRight') desk.scrub(desk.time + by);
-			else if (e.key === 'ArrowLeft') desk.scrub(desk.time - by);
-			else if (e.key === 'Home') desk.scrub(0);
-			else if (e.key === 'End') desk.scrub(course.seconds);
-			else return;
-			e.preventDefault();
-			e.stopPropagation();
-		}}
-	>
-		{#each marks.at as time (time)}<span style:left="{x(time)}px">{clockOf(time, marks.step)}</span>{/each}
-		{#if desk.part}<i
-				class="part"
-				style:left="{x(desk.part.from)}px"
-				style:width="{x(desk.part.to) - x(desk.part.from)}px"
-			></i>{/if}
-		<b class="head" style:left="{x(desk.time)}px"></b>
-	</div>
+	<TimelineCorner {desk} {lanes} />
+	<TimelineRuler {desk} {width} />
 	<div class="lanes">
 		<div class="labels">
 			<span style:height="{PACE}px" class="two"
@@ -271,50 +162,6 @@
 		overflow: hidden;
 		min-height: 0;
 	}
-	.corner {
-		display: flex;
-		gap: 1px;
-		padding: 1px 4px;
-		border-bottom: 1px solid var(--rule);
-	}
-	.corner button {
-		display: grid;
-		place-items: center;
-		width: 26px;
-		border: 0;
-		border-radius: 4px;
-		background: none;
-		color: var(--ink-2);
-		cursor: pointer;
-	}
-	.corner button.on {
-		background: var(--lamp-wash);
-		color: var(--lamp-text);
-	}
-	.ruler {
-		position: relative;
-		border-bottom: 1px solid var(--rule);
-		border-left: 1px solid var(--rule);
-		font-size: 11px;
-		color: var(--ink-2);
-		cursor: ew-resize;
-		touch-action: none;
-		user-select: none;
-		overflow: hidden;
-	}
-	.ruler span {
-		position: absolute;
-		top: 3px;
-		padding-left: 4px;
-		border-left: 1px solid var(--rule-strong);
-	}
-	.ruler .part {
-		position: absolute;
-		top: 0;
-		bottom: 0;
-		background: var(--lamp-light);
-		opacity: 0.4;
-	}
 	.head {
 		position: absolute;
 		top: 0;
@@ -323,14 +170,6 @@
 		border-left: 2px solid var(--ink);
 		margin-left: -1px;
 		pointer-events: none;
-	}
-	.ruler .head::before {
-		content: '';
-		position: absolute;
-		left: -7px;
-		top: 0;
-		border: 6px solid transparent;
-		border-top: 8px solid var(--ink);
 	}
 	.lanes {
 		grid-column: 1 / -1;
@@ -398,33 +237,6 @@
 	.lane:hover button,
 	.lane button:focus-visible {
 		opacity: 1;
-	}
-	.add {
-		margin-left: auto;
-		font-size: 12px;
-	}
-	.list {
-		display: grid;
-		width: 230px;
-		max-height: 300px;
-		overflow: auto;
-	}
-	.list button {
-		display: flex;
-		justify-content: space-between;
-		border: 0;
-		background: none;
-		padding: 4px 8px;
-		text-align: left;
-		cursor: pointer;
-	}
-	.list button:hover {
-		background: var(--lamp-wash);
-	}
-	.list p {
-		margin: 6px 8px;
-		color: var(--ink-2);
-		white-space: normal;
 	}
 	.tracks {
 		position: relative;

@@ -1,0 +1,125 @@
+<script lang="ts">
+	/** Beside the ruler: snapping, zoom, and what can be put on the timeline. */
+	import Magnet from '@lucide/svelte/icons/magnet';
+	import ZoomIn from '@lucide/svelte/icons/zoom-in';
+	import ZoomOut from '@lucide/svelte/icons/zoom-out';
+	import Popover from '$lib/ui/Popover.svelte';
+	import type { CourseState } from './course.svelte';
+
+	/** `lanes`: ids of the events that have one. */
+	let { desk, lanes }: { desk: CourseState; lanes: readonly string[] } = $props();
+
+	const course = $derived(desk.course!);
+	const wiring = $derived(desk.session.wiring);
+	const absent = $derived(wiring.events.filter((e) => !lanes.includes(e.id)));
+	const freeValues = $derived(
+		wiring.parameters.filter((p) => !course.values.some((value) => value.parameter === p.id))
+	);
+	function addValue(id: string) {
+		const parameter = wiring.parameters.find((p) => p.id === id)!;
+		const points = [
+			{ at: 0, value: parameter.rest },
+			{ at: course.seconds, value: parameter.max }
+		];
+		desk.change('Add a game value', (c) => ({ ...c, values: [...c.values, { parameter: id, points }] }));
+		desk.done();
+	}
+</script>
+
+<div class="corner">
+	<button
+		class:on={desk.snaps}
+		aria-pressed={desk.snaps}
+		title="Snap to other events and the playhead; Alt while dragging does the other thing"
+		aria-label="Snap"
+		onclick={() => (desk.snaps = !desk.snaps)}><Magnet size={14} /></button
+	>
+	<button title="Show less of the course (+)" aria-label="Zoom in" onclick={() => desk.zoom(0.5, desk.time)}
+		><ZoomIn size={14} /></button
+	>
+	<button title="Show more of the course (−)" aria-label="Zoom out" onclick={() => desk.zoom(2, desk.time)}
+		><ZoomOut size={14} /></button
+	>
+	<span class="add">
+		<Popover label="Add a lane" title="An event or a game value to put on the timeline">
+			{#snippet button()}+ lane{/snippet}
+			{#snippet children(close)}
+				<div class="list">
+					{#each absent as event (event.id)}
+						<button
+							onclick={() => {
+								desk.addEvent(event.id, desk.time);
+								close();
+							}}>{event.name} <small>{event.kind}</small></button
+						>
+					{/each}
+					{#each freeValues as parameter (parameter.id)}
+						<button
+							onclick={() => {
+								addValue(parameter.id);
+								close();
+							}}>{parameter.name} <small>game value</small></button
+						>
+					{/each}
+					{#if absent.length + freeValues.length === 0}
+						<p>
+							{wiring.events.length === 0
+								? 'No event is declared yet: the Cues room does that, or the table beside a free run.'
+								: 'Every event and game value has its lane.'}
+						</p>
+					{/if}
+				</div>
+			{/snippet}
+		</Popover>
+	</span>
+</div>
+
+<style>
+	.corner {
+		display: flex;
+		gap: 1px;
+		padding: 1px 4px;
+		border-bottom: 1px solid var(--rule);
+	}
+	.corner button {
+		display: grid;
+		place-items: center;
+		width: 26px;
+		border: 0;
+		border-radius: 4px;
+		background: none;
+		color: var(--ink-2);
+		cursor: pointer;
+	}
+	.corner button.on {
+		background: var(--lamp-wash);
+		color: var(--lamp-text);
+	}
+	.add {
+		margin-left: auto;
+		font-size: 12px;
+	}
+	.list {
+		display: grid;
+		width: 230px;
+		max-height: 300px;
+		overflow: auto;
+	}
+	.list button {
+		display: flex;
+		justify-content: space-between;
+		border: 0;
+		background: none;
+		padding: 4px 8px;
+		text-align: left;
+		cursor: pointer;
+	}
+	.list button:hover {
+		background: var(--lamp-wash);
+	}
+	.list p {
+		margin: 6px 8px;
+		color: var(--ink-2);
+		white-space: normal;
+	}
+</style>
