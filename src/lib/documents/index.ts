@@ -15,3 +15,4 @@ export { openCourse } from './read-course';
 export { openAnyPreset, openPreset } from './read-preset';
 export { openWiring, type Wiring } from './read-wiring';
 export { rangeOf, scaled, type Range } from './ranges';
+export type { Finding } from './checks/types';

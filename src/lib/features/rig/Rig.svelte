@@ -1,36 +1,18 @@
 <script lang="ts">
 	/** A camera's chain, stage after stage, each with its meter and switch; the stage that is chosen is drawn and tuned below, beside the picture. */
-	import { onMount, tick, untrack } from 'svelte';
-	import type { BobPreset, LagPreset } from 'dinesis-runtime';
-	import {
-		CHANNEL_COUNT,
-		isBob,
-		LAG_AXES,
-		RIG_STAGES,
-		viewOf,
-		type Channel,
-		type LagAxis,
-		type LagAxisName,
-		type RigStage
-	} from 'dinesis-runtime/tools';
+	import { onMount, untrack } from 'svelte';
+	import { CHANNEL_COUNT, isBob, LAG_AXES, RIG_STAGES, viewOf, type LagAxisName } from 'dinesis-runtime/tools';
 	import { checkRig } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import LagChart from '$lib/stages/LagChart.svelte';
-	import LeanChart from '$lib/stages/LeanChart.svelte';
-	import LevelChart from '$lib/stages/LevelChart.svelte';
-	import RigMap from '$lib/stages/RigMap.svelte';
-	import SpeedChart from '$lib/stages/SpeedChart.svelte';
-	import StrideCircle from '$lib/stages/StrideCircle.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { isTyping } from '$lib/ui/targets';
 	import RunWindow from '$lib/viewport/RunWindow.svelte';
-	import { TREADMILL } from './loop';
-	import { RigState, type Part } from './rig.svelte';
+	import { RigState } from './rig.svelte';
+	import RigChain from './RigChain.svelte';
 	import RigHead from './RigHead.svelte';
 	import RigTransport from './RigTransport.svelte';
-	import ShakesPanel from './ShakesPanel.svelte';
-	import StageCard from './StageCard.svelte';
-	import { aboutStage, aboutView, DOES, TITLES } from './stage-words';
+	import StageDrawing from './StageDrawing.svelte';
+	import { TITLES } from './stage-words';
 	import StageNumbers from './StageNumbers.svelte';
 	import StageTrace from './StageTrace.svelte';
 
@@ -54,7 +36,7 @@
 	const bob = $derived(session.bobs.find((b) => b.id === rig?.bob));
 	const lag = $derived(session.lags.find((l) => l.id === rig?.lag));
 	let axis = $state<LagAxisName>('z');
-	const unknown = $derived(id !== '' && !session.wiring.rigs.some((r) => r.id === id));
+	const unknown = $derived(session.wiring.rigs.some((r) => r.id === id) ? '' : id);
 	const nowhere = $derived(preset !== '' && session.missing === 0 && !session.bobsAndLags.some((b) => b.id === preset));
 
 	$effect(() => {
@@ -76,15 +58,6 @@
 	});
 
 	const findings = $derived(rig && !alone ? checkRig(rig, session.bobsAndLags) : []);
-	const told = $derived(findings.filter((f) => f.place !== 'bypass'));
-	/** What stands at a stage: the place in the order, or its own field. */
-	const warnsAt = (stage: RigStage): string =>
-		told
-			.filter((f) => f.place === stage || f.place === `order[${rig!.order.indexOf(stage)}]`)
-			.map((f) => f.sentence)
-			.join(' ');
-	const inUsualOrder = $derived(rig ? rig.order.every((s, i) => s === RIG_STAGES[i]) : true);
-
 	const nameOf = (preset: string): string | undefined => session.bobsAndLags.find((p) => p.id === preset)?.name;
 
 	// What is of this moment
@@ -143,56 +116,6 @@
 				: `${speedNow.toFixed(1)} m/s`
 	);
 
-	// Changes
-
-	const changeLag = (part: Partial<LagAxis>, mark: string, done: boolean): void => {
-		if (!lag) return;
-		const now = lag.axes[axis];
-		if (now && Object.keys(part).length > 0)
-			session.changeBody(
-				lag.id,
-				'Lag',
-				(l) => ({ ...l, axes: { ...(l as LagPreset).axes, [axis]: { ...now, ...part } } }) as LagPreset,
-				`${axis} ${mark}`
-			);
-		if (done) session.seal();
-	};
-	function turnChannel(gaitSpeed: number, channel: Channel, by: number, done: boolean) {
-		const gait = nearest(gaitSpeed);
-		const now = gait?.channels[channel];
-		if (bob && gait && now && by !== 0) {
-			const phase = Math.round((now.phase + by - Math.floor(now.phase + by)) * 1000) / 1000;
-			session.changeBody(
-				bob.id,
-				'Place in the stride',
-				(b) =>
-					({
-						...b,
-						gaits: (b as BobPreset).gaits.map((g) =>
-							g.id === gait.id ? { ...g, channels: { ...g.channels, [channel]: { ...now, phase } } } : g
-						)
-					}) as BobPreset,
-				`${gait.id} ${channel} turn`
-			);
-		}
-		if (done) session.seal();
-	}
-	const nearest = (speed: number) =>
-		[...(bob?.gaits ?? [])].sort((a, b) => Math.abs(a.speed - speed) - Math.abs(b.speed - speed))[0];
-	function setGaitSpeed(gait: string, speed: number, done: boolean) {
-		if (bob)
-			session.changeBody(
-				bob.id,
-				'Gait',
-				(b) =>
-					({
-						...b,
-						gaits: (b as BobPreset).gaits.map((g) => (g.id === gait ? { ...g, speed } : g))
-					}) as BobPreset,
-				`gait ${gait} speed`
-			);
-		if (done) session.seal();
-	}
 	function keyDown(event: KeyboardEvent) {
 		if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
 		const onControl = (event.target as HTMLElement).closest?.('button, a, [role="switch"], select');
@@ -228,16 +151,6 @@
 			]
 		);
 	});
-	let chain: HTMLElement | undefined = $state();
-	async function moveStage(stage: RigStage, by: -1 | 1) {
-		desk.move(stage, by);
-		await tick();
-		// A card that is put elsewhere loses the keyboard.
-		chain?.querySelector<HTMLElement>(`[data-stage='${stage}'] .face`)?.focus();
-	}
-	const choose = (part: Part): void => {
-		desk.part = part;
-	};
 	const numbersOf = $derived(desk.part);
 </script>
 
@@ -260,57 +173,7 @@
 		</section>
 	{:else}
 		{#if !alone}
-			<div class="chain" bind:this={chain} role="group" aria-label="The chain, from the body to the picture">
-				<StageCard
-					title="Body"
-					about={aboutView(rig.view)}
-					meter={null}
-					head={0}
-					beat={0}
-					does=""
-					{unit}
-					on
-					fixed
-					chosen={desk.part === 'view'}
-					warns=""
-					note="{speedNow.toFixed(1)} m/s"
-					onchoose={() => choose('view')}
-				/>
-				{#each rig.order as stage (stage)}
-					<i class="wire" aria-hidden="true"></i>
-					<StageCard
-						{stage}
-						title={TITLES[stage]}
-						about={aboutStage(rig, stage, nameOf, playing.length)}
-						meter={desk.meters[stage]}
-						head={desk.head}
-						beat={desk.beat}
-						does={DOES[stage]}
-						unit={stage === 'limits' ? 'm' : unit}
-						on={!rig.bypass.includes(stage)}
-						chosen={desk.part === stage}
-						warns={warnsAt(stage)}
-						onchoose={() => choose(stage)}
-						ontoggle={() => desk.toggle(stage)}
-						onmove={(by) => void moveStage(stage, by)}
-					/>
-				{/each}
-			</div>
-			<div class="told" role="status">
-				{#if unknown}<p>There is no rig “{id}” in this project; the first one is shown.</p>{/if}
-				{#each told.slice(0, 2) as f, i (i)}
-					<p>{f.sentence}</p>
-				{:else}
-					{#if inUsualOrder}<p class="fine">
-							The order takes nothing away: what is added last is neither followed nor clamped.
-						</p>{/if}
-				{/each}
-				{#if !inUsualOrder}
-					<button onclick={() => desk.change('Usual order', { order: [...RIG_STAGES] })}
-						>Put them in the usual order</button
-					>
-				{/if}
-			</div>
+			<RigChain {desk} {rig} {findings} {unit} speed={speedNow} playing={playing.length} {unknown} {nameOf} />
 		{/if}
 		<main>
 			<div class="seen">
@@ -330,77 +193,14 @@
 					</p>{/if}
 				<RigTransport {desk} onTheSpot={bob !== undefined} />
 			</div>
-			<section class="chart" aria-label="Drawing of the stage">
-				{#if numbersOf === 'lag'}
-					{#if lag}
-						<LagChart
-							{lag}
-							{axis}
-							way={desk.onTreadmill ? null : () => ({ poses: desk.wayFrom(0), from: 0 })}
-							wayName={desk.course.name}
-							onaxis={changeLag}
-						/>
-					{:else}<p class="empty">Without a lag the camera is where the body is, in the same moment.</p>{/if}
-				{:else if numbersOf === 'bob'}
-					{#if bob}
-						<div class="steps">
-							<StrideCircle
-								{bob}
-								speed={desk.onTreadmill ? desk.walks : Math.max(0.05, nearest(desk.walks)?.speed ?? desk.walks)}
-								phase={desk.playing ? desk.phase : null}
-								onturn={(channel, by, done) => turnChannel(desk.walks, channel, by, done)}
-							/>
-							<div class="speeds">
-								<SpeedChart
-									{bob}
-									speed={desk.walks}
-									onspeed={(v) => {
-										desk.sweeps = null;
-										desk.walks = v;
-										desk.tried = TREADMILL;
-									}}
-									ongait={(g, v, done) => setGaitSpeed(g.id, v, done)}
-								/>
-								<button
-									class="plain"
-									aria-pressed={desk.sweeps !== null}
-									onclick={() => {
-										desk.tried = TREADMILL;
-										desk.playing = true;
-										desk.sweeps = desk.sweeps === null ? 0 : null;
-									}}>{desk.sweeps === null ? 'Sweep from standing to sprint and back' : 'Stop the sweep'}</button
-								>
-							</div>
-						</div>
-					{:else}<p class="empty">Without a head bob the eye glides: it knows nothing of steps.</p>{/if}
-				{:else if numbersOf === 'lean'}
-					{#if rig.lean}<LeanChart lean={rig.lean} {unit} />{:else}<p class="empty">
-							Without a lean the horizon stays level, however fast one turns.
-						</p>{/if}
-				{:else if numbersOf === 'shakes'}
-					<ShakesPanel {session} {rig} {playing} />
-				{:else if numbersOf === 'ceiling'}
-					<LevelChart
-						{before}
-						{after}
-						beat={desk.beat}
-						ceiling={rig.ceiling}
-						{view}
-						on={!rig.bypass.includes('ceiling')}
-					/>
-				{:else}
-					<RigMap
-						{way}
-						body={bodyNow}
-						camera={cameraNow}
-						view={rig.view}
-						limits={rig.bypass.includes('limits') ? null : rig.limits}
-						takes={numbersOf === 'limits' ? 'limits' : 'view'}
-						onlimits={(limits, mark, done) => desk.change('Limits', { limits }, mark, done)}
-						onview={(part, mark, done) => desk.change('View', { view: { ...rig.view, ...part } }, mark, done)}
-					/>
-				{/if}
-			</section>
+			<StageDrawing
+				{desk}
+				{rig}
+				{axis}
+				{playing}
+				level={{ before, after }}
+				places={{ way, body: bodyNow, camera: cameraNow }}
+			/>
 			<StageNumbers {desk} {rig} {axis} onaxis={(name) => (axis = name)} camera={() => cameraPlace} />
 		</main>
 	{/if}
@@ -415,49 +215,6 @@
 	}
 	.room.alone {
 		grid-template-rows: 48px minmax(0, 1fr);
-	}
-	.chain {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) repeat(6, 12px minmax(0, 1fr));
-		align-items: stretch;
-		padding: 10px 14px 4px;
-	}
-	.wire {
-		align-self: center;
-		height: 2px;
-		background: var(--ink-2);
-	}
-	.told {
-		display: flex;
-		align-items: center;
-		gap: 10px;
-		min-height: 30px;
-		padding: 3px 14px 0;
-		font-size: 12.5px;
-	}
-	.told p {
-		margin: 0;
-		background: var(--lamp-wash);
-		border-left: 3px solid var(--lamp);
-		padding: 2px 9px;
-	}
-	.told .fine {
-		background: none;
-		border-color: var(--rule-strong);
-		color: var(--ink-2);
-	}
-	.told button,
-	.plain {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 2px 9px;
-		cursor: pointer;
-		white-space: nowrap;
-	}
-	.plain[aria-pressed='true'] {
-		background: var(--lamp-wash);
-		border-color: var(--lamp);
 	}
 	main {
 		display: grid;
@@ -478,35 +235,6 @@
 		font-size: 12.5px;
 		color: var(--ink-2);
 		text-align: center;
-	}
-	.chart {
-		display: grid;
-		grid-template-rows: minmax(0, 1fr);
-		min-height: 0;
-		min-width: 0;
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		background: var(--sheet);
-		padding: 8px 10px;
-	}
-	.steps {
-		display: grid;
-		grid-template-rows: minmax(0, 1fr) auto;
-		gap: 4px;
-		min-height: 0;
-	}
-	.speeds {
-		display: grid;
-		gap: 3px;
-		justify-items: start;
-	}
-	.speeds > :global(figure) {
-		width: 100%;
-	}
-	.empty {
-		align-self: center;
-		text-align: center;
-		color: var(--ink-2);
 	}
 	@media (max-width: 1180px) {
 		main {
