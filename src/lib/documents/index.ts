@@ -9,6 +9,7 @@ export { copyLayer, layerName, orderLayers, withSolo } from './layers';
 export { eventFrom, linkTo, type HappeningKind, type WorldValueKind } from './links';
 export { arrivals, differences, wiringBeside, type Arrival, type Choice } from './merge';
 export { newCourse } from './new-course';
+export { kitOfPresets, wholeKit } from './new-kit';
 export { decodeText, parseJson } from './parse-json';
 export { MOST_BYTES, readKit, sayProblem, writeKit } from './read';
 export { openCourse } from './read-course';

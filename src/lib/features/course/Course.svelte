@@ -1,10 +1,6 @@
 <script lang="ts">
 	/** A stretch of gameplay: played, scrubbed, changed on the map and the timeline; or walked through oneself. */
 	import { onMount, untrack } from 'svelte';
-	import Pause from '@lucide/svelte/icons/pause';
-	import Play from '@lucide/svelte/icons/play';
-	import SkipBack from '@lucide/svelte/icons/skip-back';
-	import StepForward from '@lucide/svelte/icons/step-forward';
 	import { EYE_HEIGHT, isBob, isLag } from 'dinesis-runtime/tools';
 	import { takeToCourse, TRACE_NUMBERS, trimCourse } from '$lib/course';
 	import { type Way } from '$lib/documents';
@@ -12,6 +8,7 @@
 	import { courseKey } from '$lib/session/courses.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
+	import PlayButtons from '$lib/room/PlayButtons.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { isTyping } from '$lib/ui/targets';
 	import { CourseWorker } from '$lib/workers/course';
@@ -279,25 +276,12 @@
 		</p>{/if}
 	{#if course && !going}
 		<div class="transport">
-			<button
-				class="round"
-				title="To the beginning (Home on the ruler)"
-				aria-label="To the beginning"
-				onclick={() => desk.scrub(0)}><SkipBack size={15} /></button
-			>
-			<button
-				class="round on"
-				title="{desk.playing ? 'Pause' : 'Play'} (Space)"
-				aria-label={desk.playing ? 'Pause' : 'Play'}
-				onclick={() => desk.togglePlay()}
-				>{#if desk.playing}<Pause size={15} />{:else}<Play size={15} />{/if}</button
-			>
-			<button
-				class="round"
-				title="One picture on (.)"
-				aria-label="One picture on"
-				onclick={() => desk.scrub(desk.time + 1 / 60)}><StepForward size={15} /></button
-			>
+			<PlayButtons
+				playing={desk.playing}
+				onbegin={() => desk.scrub(0)}
+				onplay={() => desk.togglePlay()}
+				onstep={() => desk.scrub(desk.time + 1 / 60)}
+			/>
 			<output class="clock" data-testid="clock"
 				>{clockOf(desk.time, 0.01)} <small>of {clockOf(course.seconds, 1)} s</small></output
 			>
@@ -367,21 +351,6 @@
 	}
 	.room :global(.timeline) {
 		margin: 0 14px;
-	}
-	.round {
-		display: grid;
-		place-items: center;
-		width: 28px;
-		height: 28px;
-		border: 1px solid var(--rule-strong);
-		border-radius: 50%;
-		background: var(--field);
-		cursor: pointer;
-	}
-	.round.on {
-		background: var(--lamp-light);
-		border-color: var(--lamp);
-		color: var(--on-lamp);
 	}
 	.clock {
 		font-size: 16px;

@@ -1,14 +1,12 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import Archive from '@lucide/svelte/icons/archive';
-	import Copy from '@lucide/svelte/icons/copy';
 	import Download from '@lucide/svelte/icons/download';
 	import FolderInput from '@lucide/svelte/icons/folder-input';
 	import Plus from '@lucide/svelte/icons/plus';
-	import Tag from '@lucide/svelte/icons/tag';
 	import type { ShakePreset } from 'dinesis-runtime';
-	import { isBob, isLag, KIT_FORMAT, LAG_AXES, KIT_VERSION, NO_LINKS } from 'dinesis-runtime/tools';
-	import { writeKit } from '$lib/documents';
+	import { isBob, isLag, LAG_AXES } from 'dinesis-runtime/tools';
+	import { kitOfPresets, wholeKit, writeKit } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { saveText } from '$lib/ui/save-text';
@@ -20,6 +18,7 @@
 	import { Audition } from './audition.svelte';
 	import { BodyAudition } from './body-audition.svelte';
 	import BodyTable from './BodyTable.svelte';
+	import ChosenBar from './ChosenBar.svelte';
 	import FeelChart from './FeelChart.svelte';
 	import { LibraryState } from './library.svelte';
 	import LibraryTable from './LibraryTable.svelte';
@@ -34,7 +33,6 @@
 	const commands = useCommands();
 	let bringing = $state(false);
 	let retired = $state(false);
-	let tag = $state('');
 	let typed = $state('');
 	let table: LibraryTable | undefined = $state();
 	const rows = $derived(library.rows);
@@ -78,43 +76,15 @@
 		const key = await session.addNew();
 		if (key) onopen(key);
 	}
-	async function copyChosen() {
-		const made: string[] = [];
-		for (const preset of acted) {
-			const key = await session.copy(preset.id);
-			if (key) made.push(key);
-		}
-		library.chosen = new Set(made);
-		if (made.length > 0)
-			session.say(`${made.length} ${made.length === 1 ? 'copy' : 'copies'} made; they are chosen now.`);
-	}
-	async function retireChosen() {
-		if (await session.retire(...acted.map((p) => p.id))) library.chosen = new Set();
-	}
-	function addTag() {
-		const word = tag.trim().slice(0, 40);
-		if (!word) return;
-		session.changeMany(
-			acted.map((p) => p.id),
-			`Tag ${acted.length} presets “${word}”`,
-			(p) => {
-				if (!p.tags.includes(word) && p.tags.length < 40) p.tags.push(word);
-			}
-		);
-		tag = '';
-	}
-	/** Some presets as a kit; all of them with the events, cues and courses that go with them. */
 	async function sendOut(presets: readonly ShakePreset[]) {
-		const { project, wiring, courses, order } = session;
-		const whole = presets.length === order.length;
-		if (whole && !(await courses.fetch())) return;
-		const name = presets.length === 1 ? presets[0]!.id : project.slug;
-		const rest = whole
-			? { ...wiring, courses: courses.list }
-			: { events: [], parameters: [], cues: [], courses: [], world: NO_LINKS, rigs: [] };
-		const head = { format: KIT_FORMAT, version: KIT_VERSION, name: project.name } as const;
-		const bodies = whole ? session.bobsAndLags : [];
-		saveText(`${name}.kit.json`, writeKit({ ...head, ...rest, presets: [...presets, ...bodies] }));
+		const whole = presets.length === session.order.length;
+		if (whole && !(await session.courses.fetch())) return;
+		const name = presets.length === 1 ? presets[0]!.id : session.project.slug;
+		const { project, wiring, bobsAndLags } = session;
+		const kit = whole
+			? wholeKit(project.name, [...presets, ...bobsAndLags], wiring, session.courses.list)
+			: kitOfPresets(project.name, presets);
+		saveText(`${name}.kit.json`, writeKit(kit));
 	}
 
 	onMount(() => {
@@ -196,21 +166,7 @@
 			{#if family !== 'shake'}
 				<span class="count">{bodyRows.length}</span>
 			{:else if acted.length > 0}
-				<b>{acted.length} chosen</b>
-				<button onclick={copyChosen}><Copy size={13} /> Copy</button>
-				<button onclick={retireChosen} disabled={acted.length >= library.all.length}
-					><Archive size={13} /> Retire</button
-				>
-				<form
-					onsubmit={(e) => {
-						e.preventDefault();
-						addTag();
-					}}
-				>
-					<input placeholder="tag" aria-label="Tag for the chosen" maxlength="40" bind:value={tag} />
-					<button disabled={!tag.trim()}><Tag size={13} /> Tag them</button>
-				</form>
-				<button onclick={() => (library.chosen = new Set())}>Let go</button>
+				<ChosenBar {session} {library} />
 			{:else}
 				<Segments
 					small
@@ -396,13 +352,6 @@
 		display: flex;
 		align-items: center;
 		gap: 10px;
-	}
-	form {
-		display: flex;
-		gap: 4px;
-	}
-	form input {
-		width: 7rem;
 	}
 	.count {
 		margin-left: auto;

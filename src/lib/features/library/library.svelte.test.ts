@@ -9,10 +9,18 @@ const presets = [3, 1, 2].map((amount, i): ShakePreset => ({ ...newPreset(`p${i}
 
 function library() {
 	const asked: [string, boolean][] = [];
+	const tagged: [string, string, string[]][] = [];
 	const session = {
 		presets,
 		order: presets.map((p) => p.id),
 		preset: (key: string) => presets.find((p) => p.id === key),
+		changeMany: (keys: string[], label: string, recipe: (preset: { tags: string[] }) => void) => {
+			for (const preset of presets.filter((p) => keys.includes(p.id))) {
+				const draft = { tags: [...preset.tags] };
+				recipe(draft);
+				tagged.push([label, preset.id, draft.tags]);
+			}
+		},
 		shelf: {
 			card: async (preset: ShakePreset, soon: boolean) => {
 				asked.push([preset.id, soon]);
@@ -20,7 +28,7 @@ function library() {
 			}
 		}
 	};
-	return { state: new LibraryState(session as unknown as ProjectSession), asked };
+	return { state: new LibraryState(session as unknown as ProjectSession), asked, tagged };
 }
 const ids = (state: LibraryState): string => state.rows.map((p) => p.id.slice(1)).join('');
 
@@ -39,6 +47,19 @@ describe('the library', () => {
 		expect(ids(state)).toBe('120');
 		expect(state.measured()).toHaveLength(3);
 		vi.useRealTimers();
+	});
+
+	it('a tag is given to those chosen, once, and an empty one to nobody', () => {
+		const { state, tagged } = library();
+		state.choose('p0', false);
+		state.choose('p2', true);
+		expect(state.tagChosen('  heavy ')).toBe(true);
+		expect(tagged.map(([label, id, tags]) => `${label} ${id} ${tags}`)).toEqual(
+			['p0', 'p1', 'p2'].map((id) => `Tag 3 presets “heavy” ${id} heavy`)
+		);
+		expect(state.tagChosen('   ')).toBe(false);
+		expect(state.tagChosen('x'.repeat(60))).toBe(true);
+		expect(tagged.at(-1)![2]).toEqual(['x'.repeat(40)]);
 	});
 
 	it('rows are chosen one by one, from one to another, all, or none', () => {

@@ -13,6 +13,8 @@ const LARGE_BATCH_MS = 700;
 const LARGE = 1000;
 /** How many presets are handed to the search at a time. */
 const CHUNK = 500;
+const MOST_TAG_LETTERS = 40;
+const MOST_TAGS = 40;
 
 const entryOf = (p: ShakePreset): Entry => ({ id: p.id, name: p.name, about: p.about, tags: p.tags.join(' ') });
 
@@ -71,6 +73,17 @@ export class LibraryState {
 			const card = this.cards.get(preset);
 			return card && card.measure.strength > 0 ? [{ preset, measure: card.measure }] : [];
 		});
+	}
+
+	/** Gives those chosen a tag, as one step. False when there is no word to give. */
+	tagChosen(typed: string): boolean {
+		const word = typed.trim().slice(0, MOST_TAG_LETTERS);
+		if (!word) return false;
+		const keys = this.acted.map((preset) => preset.id);
+		this.session.changeMany(keys, `Tag ${keys.length} presets “${word}”`, (preset) => {
+			if (!preset.tags.includes(word) && preset.tags.length < MOST_TAGS) preset.tags.push(word);
+		});
+		return true;
 	}
 
 	/** Looks for words; empty: everything is listed again. */

@@ -1,8 +1,6 @@
 <script lang="ts">
 	/** Time in the Rig room: from the beginning, play, what the chain is tried on, where on it, how fast. */
-	import Pause from '@lucide/svelte/icons/pause';
-	import Play from '@lucide/svelte/icons/play';
-	import SkipBack from '@lucide/svelte/icons/skip-back';
+	import PlayButtons from '$lib/room/PlayButtons.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { LOOP, TREADMILL } from './loop';
 	import type { RigState } from './rig.svelte';
@@ -16,16 +14,7 @@
 </script>
 
 <div class="transport">
-	<button class="round" aria-label="To the beginning" title="To the beginning" onclick={() => desk.scrub(0)}
-		><SkipBack size={14} /></button
-	>
-	<button
-		class="round on"
-		aria-label={desk.playing ? 'Pause' : 'Play'}
-		title="{desk.playing ? 'Pause' : 'Play'} (Space)"
-		onclick={() => (desk.playing = !desk.playing)}
-		>{#if desk.playing}<Pause size={14} />{:else}<Play size={14} />{/if}</button
-	>
+	<PlayButtons playing={desk.playing} onbegin={() => desk.scrub(0)} onplay={() => (desk.playing = !desk.playing)} />
 	<select
 		aria-label="Tried on"
 		value={desk.onTreadmill ? TREADMILL : desk.course.id === 'loop' ? LOOP : desk.course.id}
@@ -84,22 +73,6 @@
 	}
 	.push {
 		flex: 1;
-	}
-	.round {
-		display: grid;
-		place-items: center;
-		width: 26px;
-		height: 26px;
-		flex: none;
-		border: 1px solid var(--rule-strong);
-		border-radius: 50%;
-		background: var(--field);
-		cursor: pointer;
-	}
-	.round.on {
-		background: var(--lamp-light);
-		border-color: var(--lamp);
-		color: var(--on-lamp);
 	}
 	select {
 		border: 1px solid var(--rule-strong);

@@ -1,0 +1,16 @@
+/** Kits as they are put together to be sent out: a whole project, or some of its presets by themselves. */
+import type { AnyPreset } from 'dinesis-runtime';
+import { KIT_FORMAT, KIT_VERSION, NO_LINKS } from 'dinesis-runtime/tools';
+import type { Course } from './course-types';
+import type { Kit } from './kit';
+import type { Wiring } from './read-wiring';
+
+/** All of a project: `presets` are its shakes, head bobs and camera lags, in their order. */
+export function wholeKit(name: string, presets: readonly AnyPreset[], wiring: Wiring, courses: readonly Course[]): Kit {
+	return { format: KIT_FORMAT, version: KIT_VERSION, name, ...wiring, presets, courses };
+}
+
+/** Some presets and nothing that points at them: for another project to bring in. */
+export function kitOfPresets(name: string, presets: readonly AnyPreset[]): Kit {
+	return wholeKit(name, presets, { events: [], parameters: [], cues: [], world: NO_LINKS, rigs: [] }, []);
+}

@@ -1,0 +1,73 @@
+<script lang="ts">
+	/** What can be done with the presets that are chosen: copies, out of use, one tag for all of them. */
+	import Archive from '@lucide/svelte/icons/archive';
+	import Copy from '@lucide/svelte/icons/copy';
+	import Tag from '@lucide/svelte/icons/tag';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import type { LibraryState } from './library.svelte';
+
+	let { session, library }: { session: ProjectSession; library: LibraryState } = $props();
+	const chosen = $derived(library.acted);
+	let tag = $state('');
+
+	async function copy() {
+		const made: string[] = [];
+		for (const preset of chosen) {
+			const key = await session.copy(preset.id);
+			if (key) made.push(key);
+		}
+		library.chosen = new Set(made);
+		if (made.length > 0)
+			session.say(`${made.length} ${made.length === 1 ? 'copy' : 'copies'} made; they are chosen now.`);
+	}
+
+	async function retire() {
+		if (await session.retire(...chosen.map((p) => p.id))) library.chosen = new Set();
+	}
+
+	function addTag(event: SubmitEvent) {
+		event.preventDefault();
+		if (library.tagChosen(tag)) tag = '';
+	}
+</script>
+
+<b>{chosen.length} chosen</b>
+<button onclick={copy}><Copy size={13} /> Copy</button>
+<button onclick={retire} disabled={chosen.length >= library.all.length}><Archive size={13} /> Retire</button>
+<form onsubmit={addTag}>
+	<input placeholder="tag" aria-label="Tag for the chosen" maxlength="40" bind:value={tag} />
+	<button disabled={!tag.trim()}><Tag size={13} /> Tag them</button>
+</form>
+<button onclick={() => (library.chosen = new Set())}>Let go</button>
+
+<style>
+	button {
+		display: inline-flex;
+		align-items: center;
+		gap: 5px;
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 3px 10px;
+		cursor: pointer;
+		white-space: nowrap;
+	}
+	button:hover:not(:disabled) {
+		border-color: var(--lamp);
+	}
+	button:disabled {
+		opacity: 0.45;
+		cursor: default;
+	}
+	form {
+		display: flex;
+		gap: 4px;
+	}
+	input {
+		width: 7rem;
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 3px 9px;
+	}
+</style>
