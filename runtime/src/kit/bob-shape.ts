@@ -76,5 +76,5 @@ export const bobPreset = object({
 	settleTime: withDefault(seconds('in which it is gone where one stands'), 0.3),
 	landing: withDefault(orNull(landing), null),
 	idle: withDefault(orNull(idle), null),
-	drives: withDefault(list(drive, { most: 16 }), [])
+	drives: withDefault(list(drive, { most: 16, entries: true }), [])
 });

@@ -81,7 +81,7 @@ const actions: Readonly<Record<string, Shape>> = {
 					preset: required(id('of the preset')),
 					weight: withDefault(number('how often, against the others', 0, 1000), 1)
 				}),
-				{ least: 1, most: 32 }
+				{ least: 1, most: 32, entries: true }
 			)
 		),
 		strength: withDefault(amount, 1),

@@ -62,7 +62,7 @@ export const worldLinks: Shape = object({
 				event: required(id('of the event')),
 				numbers: withDefault(numbersByName, {})
 			}),
-			{ most: 1000 }
+			{ most: 1000, entries: true }
 		),
 		[]
 	),
@@ -72,7 +72,7 @@ export const worldLinks: Shape = object({
 				from: required(id('of a value of the stand-in game')),
 				parameter: required(id('of the game value'))
 			}),
-			{ most: 1000 }
+			{ most: 1000, entries: true }
 		),
 		[]
 	)

@@ -252,7 +252,7 @@ export const shakePreset = object({
 	),
 	reach: withDefault(reach, null),
 	seed: withDefault(orNull(number('a pinned seed', -2147483648, 4294967295, { whole: true })), null),
-	drives: withDefault(list(drive, { most: 16 }), []),
+	drives: withDefault(list(drive, { most: 16, entries: true }), []),
 	layers: withDefault(list(layer, { most: 32, unique: 'id' }), []),
 	origin: optional(id('of the preset this one was copied from'))
 });

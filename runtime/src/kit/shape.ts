@@ -86,6 +86,8 @@ export interface ObjectShape {
 	readonly names: readonly string[];
 	/** Looks at the whole once its fields are sound. */
 	readonly also?: Rule<Record<string, unknown>>;
+	/** Its fields are one value, changed only together. */
+	readonly whole?: boolean;
 }
 
 export type Shape =
@@ -120,6 +122,8 @@ interface ListLimits {
 	readonly least?: number;
 	/** The items' field of that name must differ from one another. */
 	readonly unique?: string;
+	/** Each item is a thing of its own, which two people may change at once; otherwise the list is one value. */
+	readonly entries?: boolean;
 }
 
 /** A field of an object: needed, unless it is optional or `missing` says what it is filled with. */
@@ -162,11 +166,16 @@ export const ruled = (inner: Shape, then?: Rule, first?: (value: unknown) => voi
 });
 export const own = (check: Rule, json: Readonly<Record<string, unknown>>): Shape => ({ kind: 'own', check, json });
 /** An object with these fields; others are kept as they are. */
-export const object = (fields: Readonly<Record<string, Field>>, also?: ObjectShape['also']): ObjectShape => ({
+export const object = (
+	fields: Readonly<Record<string, Field>>,
+	also?: ObjectShape['also'],
+	{ whole = false } = {}
+): ObjectShape => ({
 	kind: 'object',
 	fields,
 	names: Object.keys(fields),
-	also
+	also,
+	whole
 });
 
 export const required = (shape: Shape): Field => ({ shape });

@@ -50,7 +50,7 @@ const path = list(
 		speed: withDefault(number('metres a second to the next', 0.01, 1000), 1.4),
 		pause: withDefault(seconds('standing here first'), 0)
 	}),
-	{ most: 1000 }
+	{ most: 1000, entries: true }
 );
 
 /** The most moments of a trace: an hour at thirty a second. */
@@ -100,7 +100,8 @@ const recorded = object(
 		for (const [name, given] of Object.entries({ times, speeds }))
 			if (Array.isArray(given) && given.length !== moments)
 				report.addAt(name, `has ${given.length} numbers for ${moments} moments; one for each is needed`);
-	}
+	},
+	{ whole: true }
 );
 const trace = either('null or a recorded way', [
 	{ when: (v) => v === null, shape: nothing },
@@ -144,7 +145,7 @@ export const course = object({
 				),
 				who: withDefault(number('0 for the first player, 1 for the second', 0, 1, { whole: true }), 0)
 			}),
-			{ most: 100000 }
+			{ most: 100000, entries: true }
 		),
 		[]
 	),
@@ -156,12 +157,15 @@ export const course = object({
 				z: required(metres('of its middle')),
 				radius: required(number('metres', 0.01, 1e6))
 			}),
-			{ most: 1000 }
+			{ most: 1000, entries: true }
 		),
 		[]
 	),
 	values: withDefault(
-		list(object({ parameter: required(id('of the game value')), points: required(points) }), { most: 1000 }),
+		list(object({ parameter: required(id('of the game value')), points: required(points) }), {
+			most: 1000,
+			entries: true
+		}),
 		[]
 	)
 });

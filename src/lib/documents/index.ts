@@ -17,3 +17,33 @@ export { openAnyPreset, openPreset } from './read-preset';
 export { openWiring, type Wiring } from './read-wiring';
 export { rangeOf, scaled, type Range } from './ranges';
 export type { Finding } from './checks/types';
+export {
+	documentOf,
+	formatOf,
+	isKind,
+	KIND_NAMES,
+	KINDS,
+	openDocument,
+	planOfKind,
+	PROJECT_ID,
+	treeOf,
+	woken,
+	type AnyDocument,
+	type KindName,
+	type ProjectFacts,
+	type Reference,
+	type Space
+} from './kinds';
+export {
+	changed,
+	changedBy,
+	compare,
+	inverse,
+	joined,
+	overlap,
+	valueAt,
+	type FieldChange,
+	type Path
+} from './fields/changes';
+export { byPlace, firstKeys, keyBehind, keysBetween, arrangedKeys } from './fields/order';
+export type { Tree } from './fields/tree';

@@ -1,0 +1,36 @@
+import { id, NO_LINKS, object, own, required, withDefault, worldLinks, type WorldLinks } from 'dinesis-runtime/tools';
+import { kind } from '../types';
+import { to } from '../references';
+
+/** What belongs to the project itself: what the stand-in game raises, and what its kit carried that no room works on. */
+export interface ProjectFacts {
+	readonly id: string;
+	readonly world: WorldLinks;
+	readonly carried: Readonly<Record<string, unknown>>;
+}
+
+/** There is one in each project. */
+export const PROJECT_ID = 'project';
+
+const shape = object({
+	id: required(id('of the facts')),
+	world: withDefault(worldLinks, NO_LINKS),
+	carried: withDefault(
+		own(() => undefined, {}),
+		{}
+	)
+});
+
+export const project = kind<ProjectFacts>({
+	space: 'project',
+	word: 'project',
+	words: 'projects',
+	shape,
+	fresh: () => ({ id: PROJECT_ID, world: NO_LINKS, carried: {} }),
+	migrations: [],
+	findings: () => [],
+	references: ({ world }) => [
+		...world.events.flatMap(({ event }) => to('event', event)),
+		...world.values.flatMap(({ parameter }) => to('value', parameter))
+	]
+});

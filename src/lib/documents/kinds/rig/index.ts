@@ -1,0 +1,16 @@
+import type { Rig } from 'dinesis-runtime';
+import { newRig, rig as shape } from 'dinesis-runtime/tools';
+import { checkRig } from '../../checks';
+import { kind } from '../types';
+import { to } from '../references';
+
+export const rig = kind<Rig>({
+	space: 'rig',
+	word: 'rig',
+	words: 'rigs',
+	shape,
+	fresh: newRig,
+	migrations: [],
+	findings: (document, { presets }) => checkRig(document, presets),
+	references: ({ bob, lag }) => [...to('preset', bob), ...to('preset', lag)]
+});

@@ -1,0 +1,16 @@
+import type { ShakePreset } from 'dinesis-runtime';
+import { newPreset, shakePreset } from 'dinesis-runtime/tools';
+import { checkPreset } from '../../checks';
+import { kind } from '../types';
+import { drivesOf } from '../references';
+
+export const shake = kind<ShakePreset>({
+	space: 'preset',
+	word: 'shake',
+	words: 'shakes',
+	shape: shakePreset,
+	fresh: newPreset,
+	migrations: [],
+	findings: (preset) => checkPreset(preset),
+	references: drivesOf
+});

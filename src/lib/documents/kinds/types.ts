@@ -1,0 +1,40 @@
+/** What a kind of document brings: everything that the store, the page and the checks need to know of it. */
+import type { Shape } from 'dinesis-runtime/tools';
+import type { Finding } from '../checks/types';
+import type { Kit } from '../kit';
+
+export type KindName = 'shake' | 'bob' | 'lag' | 'rig' | 'cue' | 'event' | 'value' | 'course' | 'project';
+
+/** Ids differ within a space: shakes, head bobs and lags are presets, and share one. */
+export type Space = 'preset' | 'rig' | 'cue' | 'event' | 'value' | 'course' | 'project';
+
+/** A document of another kind that one points at. */
+export interface Reference {
+	readonly space: Space;
+	readonly id: string;
+}
+
+export interface AnyDocument {
+	readonly id: string;
+	readonly name?: string;
+}
+
+export interface Kind<T extends AnyDocument = AnyDocument> {
+	readonly space: Space;
+	/** What a sentence calls one, and several. */
+	readonly word: string;
+	readonly words: string;
+	/** Checks one and fills in what it leaves out; ranges, the published schema and the fields of its document are read off it. */
+	readonly shape: Shape;
+	/** A new one. */
+	fresh(id: string, name: string): T;
+	/** Each brings a kept document of one format to the next; the first one brings format 1 to format 2. */
+	readonly migrations: readonly ((document: unknown) => unknown)[];
+	/** What is odd about it, beside all else of its kit. */
+	findings(document: T, kit: Kit): readonly (Finding | Omit<Finding, 'fix'>)[];
+	/** What it points at. */
+	references(document: T): Reference[];
+}
+
+/** So that a kind's own type is checked where it is written, and forgotten where kinds are one. */
+export const kind = <T extends AnyDocument>(row: Kind<T>): Kind => row as unknown as Kind;
