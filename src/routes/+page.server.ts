@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { database } from '$lib/server/db/connect';
-import { presetStore } from '$lib/server/repositories/presets';
+import { presetStore } from '$lib/server/store/whole';
 import { findProject, listProjects, readFact } from '$lib/server/repositories/projects';
 import { addressOf, LAST_COOKIE, placeOf } from '$lib/session/places';
 import type { PageServerLoad } from './$types';

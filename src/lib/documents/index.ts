@@ -47,3 +47,18 @@ export {
 } from './fields/changes';
 export { byPlace, firstKeys, keyBehind, keysBetween, arrangedKeys } from './fields/order';
 export type { Tree } from './fields/tree';
+export {
+	isBodyPath,
+	judgePart,
+	newEnvelope,
+	referencesOf,
+	unsound,
+	type ChangePart,
+	type ChangeRequest,
+	type Envelope,
+	type Judged,
+	type MadeChange,
+	type MadePart,
+	type Refusal,
+	type Since
+} from './judge';

@@ -8,7 +8,7 @@ export interface StoredPreset {
 	readonly version: number;
 	readonly savedAt: string;
 	/** Its place in the project's order. */
-	readonly position: number;
+	readonly position: string;
 	readonly document: AnyPreset;
 }
 
@@ -16,7 +16,7 @@ export interface StoredCourse {
 	readonly key: string;
 	readonly version: number;
 	readonly savedAt: string;
-	readonly position: number;
+	readonly position: string;
 	readonly document: Course;
 }
 
@@ -124,9 +124,9 @@ export const savePreset = (
 /** How many presets a page has at most. */
 export const PAGE = 100;
 
-/** A page of presets behind a place, or of those that were retired. */
-export const fetchPresets = (slug: string, after: number, retired = false): Promise<Answer<StoredPreset[]>> =>
-	call('GET', `${presetsOf(slug)}?after=${after}${retired ? '&retired=1' : `&limit=${PAGE}`}`);
+/** A page of presets behind one (its place and its key, as in `a1 thud`; empty: from the first on), or of those that were retired. */
+export const fetchPresets = (slug: string, after: string, retired = false): Promise<Answer<StoredPreset[]>> =>
+	call('GET', `${presetsOf(slug)}?after=${encodeURIComponent(after)}${retired ? '&retired=1' : `&limit=${PAGE}`}`);
 
 export const createPresets = (
 	slug: string,

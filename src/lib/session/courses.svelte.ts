@@ -3,6 +3,7 @@ import type { Draft as ImmerDraft } from 'immer';
 import { freeId, newCourse, type Course } from '$lib/documents';
 import * as api from './api';
 import type { Keeper, StoredDocument } from './keeper.svelte';
+import { arranged } from './order';
 import type { Notice } from './notices.svelte';
 
 /** In no id there is a star: no preset can have such a key. */
@@ -104,9 +105,7 @@ export class Courses {
 			this.say(done.message);
 			return false;
 		}
-		const rest = (this.order ?? []).filter((other) => other !== id);
-		const place = (other: string): number => this.keeper.savedOf(courseKey(other))?.position ?? Infinity;
-		this.order = away ? rest : [...rest, id].sort((a, b) => place(a) - place(b));
+		this.order = arranged(this.order ?? [], [id], away, (other) => this.keeper.savedOf(courseKey(other))?.position);
 		return true;
 	}
 }

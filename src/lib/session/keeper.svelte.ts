@@ -20,7 +20,7 @@ export type Keeping = 'kept' | 'changed' | 'saving' | 'away' | 'conflict' | 'ref
 export interface Saved {
 	readonly version: number;
 	readonly savedAt: string;
-	readonly position: number;
+	readonly position: string;
 }
 
 export interface StoredDocument extends Saved {

@@ -8,11 +8,11 @@ import { ProjectSession, WIRING } from './session.svelte';
 
 const project = { id: 'p', slug: 'quay', name: 'Quay' };
 const preset = (id: string, part: Partial<ShakePreset> = {}): ShakePreset => ({ ...newPreset(id, id), ...part });
-const stored = (document: ShakePreset, position: number) => ({
+const stored = (document: ShakePreset, index: number) => ({
 	key: document.id,
 	version: 1,
 	savedAt: '2026-01-01T08:00:00Z',
-	position,
+	position: `a${String(index).padStart(3, '0')}`,
 	document
 });
 const empty: Wiring = { events: [], parameters: [], cues: [], world: NO_LINKS, rigs: [] };
@@ -37,10 +37,10 @@ class Server {
 			return Response.json({ version: this.wiring.version, savedAt: this.wiring.savedAt });
 		}
 		if (init.method === 'GET') {
-			const after = Number(url.searchParams.get('after'));
+			const after = url.searchParams.get('after')!;
 			const list = this.presets.filter((p) => this.retired.has(p.key) === url.searchParams.has('retired'));
 			return Response.json(
-				list.filter((p) => p.position > after).slice(0, Number(url.searchParams.get('limit') ?? 100))
+				list.filter((p) => `${p.position} ${p.key}` > after).slice(0, Number(url.searchParams.get('limit') ?? 100))
 			);
 		}
 		if (init.method === 'PATCH') {

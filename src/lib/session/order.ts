@@ -1,11 +1,14 @@
 /** Keys in the project's order: by the positions that the server gave them. Pure; of keys without a position, last and as they came. */
 
-export type PlaceOf = (key: string) => number | undefined;
+export type PlaceOf = (key: string) => string | undefined;
 
-const at = (placeOf: PlaceOf, key: string): number => placeOf(key) ?? Infinity;
+/** Behind every key of an order. */
+const NOWHERE = '\uffff';
+const at = (placeOf: PlaceOf, key: string): string => placeOf(key) ?? NOWHERE;
+const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 export function inOrder(keys: readonly string[], placeOf: PlaceOf): string[] {
-	return [...keys].sort((a, b) => at(placeOf, a) - at(placeOf, b) || 0);
+	return [...keys].sort((a, b) => compare(at(placeOf, a), at(placeOf, b)));
 }
 
 /** An order with new keys in their places: sorted only when they do not simply come last, as they nearly always do. */

@@ -20,7 +20,7 @@ class FakeServer {
 			key: 'thud',
 			version: this.version,
 			savedAt: '2026-01-01T08:00:00Z',
-			position: 0,
+			position: 'a0',
 			document: this.document
 		};
 	}
@@ -39,7 +39,7 @@ class FakeServer {
 		if (path.endsWith('/versions/1')) return Response.json({ ...newPreset('thud', 'Thud'), amount: 0.25 });
 		if (init.method === 'POST')
 			return Response.json(
-				{ key: body.document.id, version: 1, savedAt: '2026-01-01T08:00:00Z', position: 0, document: body.document },
+				{ key: body.document.id, version: 1, savedAt: '2026-01-01T08:00:00Z', position: 'a0', document: body.document },
 				{ status: 201 }
 			);
 		return Response.json({ message: 'unknown' }, { status: 404 });
@@ -204,7 +204,7 @@ it('a page that was left while it saved meets its own save again, and does not a
 
 describe('courses', () => {
 	const walk = { ...newCourse('walk', 'Walk'), seconds: 12 };
-	const stored = { key: 'walk', version: 3, savedAt: '2026-01-01T08:00:00Z', position: 0, document: walk };
+	const stored = { key: 'walk', version: 3, savedAt: '2026-01-01T08:00:00Z', position: 'a0', document: walk };
 	const sent: unknown[] = [];
 	beforeEach(async () => {
 		sent.length = 0;

@@ -61,7 +61,7 @@ export class ProjectSession {
 			document: { events: [], parameters: [], cues: [], world: NO_LINKS, rigs: [] }
 		}
 	) {
-		this.keeper = new Keeper(project.slug, [...presets, { ...wiring, key: WIRING, position: -1 }], {
+		this.keeper = new Keeper(project.slug, [...presets, { ...wiring, key: WIRING, position: '' }], {
 			send: (key, base, document, note) => this.send(key, base, document, note),
 			nameOf: (key) => this.titleOf(key),
 			changed: (key, document) => {
@@ -358,7 +358,7 @@ export class ProjectSession {
 
 	/** Those that were retired, newest order first. */
 	async retired(): Promise<api.Answer<api.StoredPreset[]>> {
-		return api.fetchPresets(this.project.slug, -1, true);
+		return api.fetchPresets(this.project.slug, '', true);
 	}
 
 	/** Brings a retired preset back into use. */
@@ -533,19 +533,20 @@ export class ProjectSession {
 	}
 
 	/** Where the server has a preset in the project's order. */
-	private readonly placeOf = (key: string): number | undefined => this.keeper.savedOf(key)?.position;
+	private readonly placeOf = (key: string): string | undefined => this.keeper.savedOf(key)?.position;
 
 	/** Fetches what did not come with the page, a few hundred at a time: taking them in must not block the page. */
 	private async fetchRest(): Promise<void> {
-		let after = this.missing > 0 ? -1 : Infinity;
-		while (this.missing > 0 && after < Infinity) {
-			const answer = await api.fetchPresets(this.project.slug, after);
+		let after: string | null = '';
+		while (this.missing > 0 && after !== null) {
+			const answer: api.Answer<api.StoredPreset[]> = await api.fetchPresets(this.project.slug, after);
 			if (!answer.ok) return this.say('Not all presets could be fetched; load the page again to try once more.');
 			const known = new Set([...this.order, ...this.bodyOrder]);
 			const fresh = answer.value.filter((stored) => !known.has(stored.key));
 			this.takeMany(fresh);
 			this.missing = answer.value.length < api.PAGE ? 0 : Math.max(1, this.missing - fresh.length);
-			after = answer.value.at(-1)?.position ?? Infinity;
+			const last = answer.value.at(-1);
+			after = last ? `${last.position} ${last.key}` : null;
 		}
 	}
 

@@ -11,7 +11,7 @@ export type TabMessage =
 			readonly key: string;
 			readonly version: number;
 			readonly savedAt: string;
-			readonly position: number;
+			readonly position: string;
 			readonly document: AnyPreset | Wiring | Course;
 	  };
 

@@ -46,18 +46,20 @@ beforeEach(async () => {
 	surveys.length = 0;
 	vi.stubGlobal('fetch', async (_: string, init: { method: string; body?: string }) => {
 		if (init.method === 'GET')
-			return Response.json([{ key: 'walk', version: 1, savedAt: '2026-01-01T08:00:00Z', position: 0, document: walk }]);
+			return Response.json([
+				{ key: 'walk', version: 1, savedAt: '2026-01-01T08:00:00Z', position: 'a0', document: walk }
+			]);
 		const { document } = JSON.parse(init.body ?? '{}');
 		return Response.json(
-			{ key: document?.id, version: 1, savedAt: '2026-01-01T08:00:00Z', position: 1, document },
+			{ key: document?.id, version: 1, savedAt: '2026-01-01T08:00:00Z', position: 'a1', document },
 			{ status: 201 }
 		);
 	});
-	const presets = [thud, hum].map((document, position) => ({
+	const presets = [thud, hum].map((document, i) => ({
 		key: document.id,
 		version: 1,
 		savedAt: '2026-01-01T08:00:00Z',
-		position,
+		position: `a${i}`,
 		document
 	}));
 	session = new ProjectSession({ id: 'p', slug: 'quay', name: 'Quay' }, presets, 2, {

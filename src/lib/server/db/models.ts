@@ -7,171 +7,104 @@ import {
 	type InferCreationAttributes,
 	type Sequelize
 } from 'sequelize';
-import type { AnyPreset, Cue, GameEvent, GameParameter, Rig } from 'dinesis-runtime';
-import type { WorldLinks } from 'dinesis-runtime/tools';
-import type { Course, Wiring } from '../../documents';
+import type { FieldChange, KindName, Space, Tree } from '../../documents';
 
 export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {
 	declare id: CreationOptional<string>;
 	/** In the address of the project's pages; unique. */
 	declare slug: string;
 	declare name: string;
-	declare events: GameEvent[];
-	declare parameters: GameParameter[];
-	declare cues: CreationOptional<Cue[]>;
-	/** What the stand-in game raises. */
-	declare world: CreationOptional<WorldLinks>;
-	declare rigs: CreationOptional<Rig[]>;
-	/** Counts the saves of events, parameters, cues, world and rigs. */
-	declare wiringVersion: CreationOptional<number>;
-	/** What a kit carries that no room works on yet, kept as it came. */
-	declare carried: Record<string, unknown>;
+	/** The number of the project's last change. */
+	declare changeNumber: CreationOptional<number>;
 	declare createdAt: CreationOptional<Date>;
 	declare retiredAt: CreationOptional<Date | null>;
 }
 
-export class PresetRow extends Model<InferAttributes<PresetRow>, InferCreationAttributes<PresetRow>> {
-	declare id: CreationOptional<string>;
+/** A document of any kind. */
+export class DocumentRow extends Model<InferAttributes<DocumentRow>, InferCreationAttributes<DocumentRow>> {
+	declare id: string;
 	declare projectId: string;
-	/** The preset's id within its kit. */
+	declare kind: KindName;
+	declare space: Space;
+	/** The document's id within its kit; differs within its space. */
 	declare key: string;
-	declare family: string;
-	declare name: string;
-	/** Counts the saves; a save must name the version it began from. */
+	/** A key of the project's order. */
+	declare place: string;
+	/** Of the body: 0 is a document as a kit has it, 1 and above are trees. */
+	declare format: number;
+	/** Counts the changes. */
 	declare version: number;
-	declare document: AnyPreset;
-	declare position: number;
+	declare body: Tree;
 	declare retiredAt: CreationOptional<Date | null>;
 	declare savedAt: Date;
 }
 
-export class PresetVersionRow extends Model<
-	InferAttributes<PresetVersionRow>,
-	InferCreationAttributes<PresetVersionRow>
-> {
-	/** The row of the preset. */
-	declare ownerId: string;
+/** What a change did to one document; a change of several has several rows under one number. */
+export class ChangeRow extends Model<InferAttributes<ChangeRow>, InferCreationAttributes<ChangeRow>> {
+	declare projectId: string;
+	/** Rises by one with each change of the project. */
+	declare number: number;
+	declare documentId: string;
+	/** The version that came of it. */
 	declare version: number;
-	declare document: AnyPreset;
+	declare format: number;
+	declare fields: FieldChange[];
+	/** The name that its maker gave the change: one that is sent twice is made once. */
+	declare change: string;
+	/** The window that made it, and its person. */
+	declare window: CreationOptional<string>;
+	declare who: CreationOptional<string>;
 	/** Why it was made, when it was more than tuning: "restored version 4". */
-	declare note: string;
-	declare savedAt: Date;
-}
-
-export class CourseRow extends Model<InferAttributes<CourseRow>, InferCreationAttributes<CourseRow>> {
-	declare id: CreationOptional<string>;
-	declare projectId: string;
-	/** The course's id within its kit. */
-	declare key: string;
-	declare name: string;
-	declare version: number;
-	declare document: Course;
-	declare position: number;
-	declare retiredAt: CreationOptional<Date | null>;
-	declare savedAt: Date;
-}
-
-export class CourseVersionRow extends Model<
-	InferAttributes<CourseVersionRow>,
-	InferCreationAttributes<CourseVersionRow>
-> {
-	/** The row of the course. */
-	declare ownerId: string;
-	declare version: number;
-	declare document: Course;
-	declare note: string;
-	declare savedAt: Date;
-}
-
-export class WiringVersionRow extends Model<
-	InferAttributes<WiringVersionRow>,
-	InferCreationAttributes<WiringVersionRow>
-> {
-	declare projectId: string;
-	declare version: number;
-	declare document: Wiring;
-	declare note: string;
+	declare note: CreationOptional<string>;
 	declare savedAt: Date;
 }
 
 /** Ties the classes to a connection. The column names are those of the migrations. */
 export function defineModels(sequelize: Sequelize): void {
 	const options = { sequelize, underscored: true, timestamps: false } as const;
-	const uuid = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 } as const;
+	// Sequelize writes into what it is given: each column needs one of its own.
+	const uuid = () => ({ type: DataTypes.UUID, primaryKey: true }) as const;
 	ProjectRow.init(
 		{
-			id: uuid,
+			id: { ...uuid(), defaultValue: DataTypes.UUIDV4 },
 			slug: DataTypes.TEXT,
 			name: DataTypes.TEXT,
-			events: DataTypes.JSON,
-			parameters: DataTypes.JSON,
-			cues: { type: DataTypes.JSON, defaultValue: [] },
-			rigs: { type: DataTypes.JSON, defaultValue: [] },
-			world: { type: DataTypes.JSON, defaultValue: { events: [], values: [] } },
-			wiringVersion: { type: DataTypes.INTEGER, defaultValue: 1 },
-			carried: DataTypes.JSON,
+			changeNumber: { type: DataTypes.INTEGER, defaultValue: 0 },
 			createdAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW },
 			retiredAt: { type: DataTypes.DATE, defaultValue: null }
 		},
 		{ ...options, tableName: 'projects' }
 	);
-	PresetRow.init(
+	DocumentRow.init(
 		{
-			id: uuid,
+			id: uuid(),
 			projectId: DataTypes.UUID,
+			kind: DataTypes.TEXT,
+			space: DataTypes.TEXT,
 			key: DataTypes.TEXT,
-			family: DataTypes.TEXT,
-			name: DataTypes.TEXT,
+			place: DataTypes.TEXT,
+			format: DataTypes.INTEGER,
 			version: DataTypes.INTEGER,
-			document: DataTypes.JSON,
-			position: DataTypes.INTEGER,
+			body: DataTypes.JSON,
 			retiredAt: { type: DataTypes.DATE, defaultValue: null },
 			savedAt: DataTypes.DATE
 		},
-		{ ...options, tableName: 'presets' }
+		{ ...options, tableName: 'documents' }
 	);
-	PresetVersionRow.init(
+	ChangeRow.init(
 		{
-			ownerId: { type: DataTypes.UUID, primaryKey: true, field: 'preset_id' },
-			version: { type: DataTypes.INTEGER, primaryKey: true },
-			document: DataTypes.JSON,
-			note: DataTypes.TEXT,
-			savedAt: DataTypes.DATE
-		},
-		{ ...options, tableName: 'preset_versions' }
-	);
-	CourseRow.init(
-		{
-			id: uuid,
-			projectId: DataTypes.UUID,
-			key: DataTypes.TEXT,
-			name: DataTypes.TEXT,
+			projectId: uuid(),
+			number: { type: DataTypes.INTEGER, primaryKey: true },
+			documentId: uuid(),
 			version: DataTypes.INTEGER,
-			document: DataTypes.JSON,
-			position: DataTypes.INTEGER,
-			retiredAt: { type: DataTypes.DATE, defaultValue: null },
+			format: DataTypes.INTEGER,
+			fields: DataTypes.JSON,
+			change: DataTypes.UUID,
+			window: { type: DataTypes.TEXT, defaultValue: '' },
+			who: { type: DataTypes.TEXT, defaultValue: '' },
+			note: { type: DataTypes.TEXT, defaultValue: '' },
 			savedAt: DataTypes.DATE
 		},
-		{ ...options, tableName: 'courses' }
-	);
-	CourseVersionRow.init(
-		{
-			ownerId: { type: DataTypes.UUID, primaryKey: true, field: 'course_id' },
-			version: { type: DataTypes.INTEGER, primaryKey: true },
-			document: DataTypes.JSON,
-			note: DataTypes.TEXT,
-			savedAt: DataTypes.DATE
-		},
-		{ ...options, tableName: 'course_versions' }
-	);
-	WiringVersionRow.init(
-		{
-			projectId: { type: DataTypes.UUID, primaryKey: true },
-			version: { type: DataTypes.INTEGER, primaryKey: true },
-			document: DataTypes.JSON,
-			note: DataTypes.TEXT,
-			savedAt: DataTypes.DATE
-		},
-		{ ...options, tableName: 'wiring_versions' }
+		{ ...options, tableName: 'changes' }
 	);
 }

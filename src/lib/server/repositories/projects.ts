@@ -1,14 +1,27 @@
 /** Projects: made, listed on the shelf, read whole, renamed, retired and brought back. */
+import { randomUUID } from 'node:crypto';
 import { Op, QueryTypes, UniqueConstraintError, type Sequelize } from 'sequelize';
 import type { ShakePreset } from 'dinesis-runtime';
 import { KIT_FORMAT, KIT_VERSION } from 'dinesis-runtime/tools';
 import { outlineOf, type OutlineLine } from '../../analysis';
-import { type Kit } from '../../documents';
-import { CourseRow, CourseVersionRow, PresetRow, PresetVersionRow, ProjectRow, WiringVersionRow } from '../db/models';
+import {
+	documentOf,
+	firstKeys,
+	formatOf,
+	KINDS,
+	PROJECT_ID,
+	treeOf,
+	woken,
+	type AnyDocument,
+	type Kit,
+	type KindName,
+	type ProjectFacts
+} from '../../documents';
+import { ChangeRow, DocumentRow, ProjectRow } from '../db/models';
 import { freeSlug } from '../names';
-import { courseStore } from './courses';
-import { presetStore } from './presets';
-import { findWiring } from './wiring';
+import { listDocuments } from '../store/documents';
+import { courseStore, presetStore } from '../store/whole';
+import { findWiring } from '../store/wiring';
 
 export interface Project {
 	readonly id: string;
@@ -58,11 +71,11 @@ const DRAWN = 5;
 const drawn = new Map<string, readonly OutlineLine[]>();
 const MOST_DRAWN = 5000;
 
-function drawingOf(id: string, version: number, document: ShakePreset): readonly OutlineLine[] {
+function drawingOf({ id, version, format, body }: DrawnRow): readonly OutlineLine[] {
 	const key = `${id} ${version}`;
 	const known = drawn.get(key);
 	if (known) return known;
-	const lines = outlineOf(document);
+	const lines = outlineOf(documentOf<ShakePreset>('shake', woken('shake', format, body)));
 	if (drawn.size >= MOST_DRAWN) drawn.clear();
 	drawn.set(key, lines);
 	return lines;
@@ -84,7 +97,8 @@ interface DrawnRow {
 	id: string;
 	project_id: string;
 	version: number;
-	document: ShakePreset;
+	format: number;
+	body: unknown;
 }
 
 /** All projects in use, or those that were retired; the last changed first. */
@@ -92,27 +106,29 @@ export async function listShelf(sequelize: Sequelize, retired = false): Promise<
 	const type = QueryTypes.SELECT;
 	const rows = await sequelize.query<ShelfRow>(
 		`SELECT p.id, p.slug, p.name,
-		        json_array_length(p.cues) AS cues, json_array_length(p.events) AS events, json_array_length(p.rigs) AS rigs,
-		        coalesce(s.shakes, 0)::int AS shakes, coalesce(s.others, 0)::int AS "bobsAndLags", coalesce(c.courses, 0)::int AS courses,
-		        greatest(p.created_at, s.at, c.at, w.at) AS changed_at
+		        coalesce(d.shakes, 0)::int AS shakes, coalesce(d.others, 0)::int AS "bobsAndLags",
+		        coalesce(d.cues, 0)::int AS cues, coalesce(d.events, 0)::int AS events,
+		        coalesce(d.rigs, 0)::int AS rigs, coalesce(d.courses, 0)::int AS courses,
+		        greatest(p.created_at, d.at) AS changed_at
 		 FROM projects p
 		 LEFT JOIN (SELECT project_id, max(saved_at) AS at,
-		                   count(*) FILTER (WHERE family = 'shake' AND retired_at IS NULL) AS shakes,
-		                   count(*) FILTER (WHERE family <> 'shake' AND retired_at IS NULL) AS others
-		            FROM presets GROUP BY project_id) s ON s.project_id = p.id
-		 LEFT JOIN (SELECT project_id, max(saved_at) AS at, count(*) FILTER (WHERE retired_at IS NULL) AS courses
-		            FROM courses GROUP BY project_id) c ON c.project_id = p.id
-		 LEFT JOIN (SELECT project_id, max(saved_at) AS at FROM wiring_versions GROUP BY project_id) w ON w.project_id = p.id
+		                   count(*) FILTER (WHERE kind = 'shake' AND retired_at IS NULL) AS shakes,
+		                   count(*) FILTER (WHERE kind IN ('bob', 'lag') AND retired_at IS NULL) AS others,
+		                   count(*) FILTER (WHERE kind = 'cue' AND retired_at IS NULL) AS cues,
+		                   count(*) FILTER (WHERE kind = 'event' AND retired_at IS NULL) AS events,
+		                   count(*) FILTER (WHERE kind = 'rig' AND retired_at IS NULL) AS rigs,
+		                   count(*) FILTER (WHERE kind = 'course' AND retired_at IS NULL) AS courses
+		            FROM documents GROUP BY project_id) d ON d.project_id = p.id
 		 WHERE (p.retired_at IS NULL) <> $1
 		 ORDER BY changed_at DESC, p.slug`,
 		{ bind: [retired], type }
 	);
 	const firsts = await sequelize.query<DrawnRow>(
-		`SELECT id, project_id, version, document FROM (
-		   SELECT *, row_number() OVER (PARTITION BY project_id ORDER BY position) AS place
-		   FROM presets WHERE family = 'shake' AND retired_at IS NULL AND project_id IN (
+		`SELECT id, project_id, version, format, body FROM (
+		   SELECT *, row_number() OVER (PARTITION BY project_id ORDER BY place COLLATE "C", key COLLATE "C") AS rank
+		   FROM documents WHERE kind = 'shake' AND retired_at IS NULL AND project_id IN (
 		     SELECT id FROM projects WHERE (retired_at IS NULL) <> $1)) firsts
-		 WHERE place <= $2 ORDER BY place`,
+		 WHERE rank <= $2 ORDER BY rank`,
 		{ bind: [retired, DRAWN], type }
 	);
 	return rows.map(({ id, slug, name, changed_at, ...counts }) => ({
@@ -122,17 +138,17 @@ export async function listShelf(sequelize: Sequelize, retired = false): Promise<
 		counts,
 		drawings: firsts
 			.filter((row) => row.project_id === id)
-			.map((row) => drawingOf(row.id, row.version, row.document))
+			.map((row) => drawingOf(row))
 			.filter((lines) => lines.length > 0)
 	}));
 }
 
 /** Everything of a project that is in use, as a kit; null when there is no such project. */
-export async function readWholeKit(projectId: string): Promise<Kit | null> {
+export async function readWholeKit(sequelize: Sequelize, projectId: string): Promise<Kit | null> {
 	const row = await ProjectRow.findByPk(projectId);
-	const wiring = await findWiring(projectId);
-	if (!row || !wiring) return null;
-	const { events, parameters, cues, rigs, world } = wiring.document;
+	if (!row) return null;
+	const { events, parameters, cues, rigs, world } = (await findWiring(sequelize, projectId)).document;
+	const [facts] = await listDocuments(sequelize, projectId, { kinds: ['project'] });
 	const documents = async <T>(list: Promise<{ document: T }[]>): Promise<T[]> => (await list).map((d) => d.document);
 	return {
 		format: KIT_FORMAT,
@@ -140,20 +156,13 @@ export async function readWholeKit(projectId: string): Promise<Kit | null> {
 		name: row.name,
 		events,
 		parameters,
-		presets: await documents(presetStore.list(projectId)),
+		presets: await documents(presetStore.list(sequelize, projectId)),
 		cues,
 		rigs,
-		courses: await documents(courseStore.list(projectId)),
+		courses: await documents(courseStore.list(sequelize, projectId)),
 		world,
-		...withoutMoved(row.carried)
+		...(facts ? documentOf<ProjectFacts>('project', facts.body).carried : {})
 	};
-}
-
-/** What rooms have taken over since it was carried is not told twice. */
-function withoutMoved(carried: Record<string, unknown>): Record<string, unknown> {
-	const { format, version, name, events, parameters, presets, cues, rigs, courses, world, ...rest } = carried;
-	void [format, version, name, events, parameters, presets, cues, rigs, courses, world];
-	return rest;
 }
 
 /** Makes a project out of a kit, with everything the kit carries, in one transaction. */
@@ -175,52 +184,45 @@ async function insert(sequelize: Sequelize, kit: Kit, now: Date): Promise<Projec
 	return sequelize.transaction(async (transaction) => {
 		const taken = (await ProjectRow.findAll({ attributes: ['slug'], transaction })).map((row) => row.slug);
 		const project = await ProjectRow.create(
-			{
-				slug: freeSlug(name, taken),
-				name,
-				events: [...events],
-				parameters: [...parameters],
-				cues: [...cues],
-				world,
-				rigs: [...rigs],
-				carried,
-				createdAt: now
-			},
+			{ slug: freeSlug(name, taken), name, changeNumber: 1, createdAt: now },
 			{ transaction }
 		);
-		const row = (document: { readonly id: string; readonly name: string }, position: number) => ({
+		const list: { kind: KindName; document: AnyDocument }[] = [
+			...presets.map((document) => ({ kind: document.family, document })),
+			...events.map((document) => ({ kind: 'event' as const, document })),
+			...parameters.map((document) => ({ kind: 'value' as const, document })),
+			...cues.map((document) => ({ kind: 'cue' as const, document })),
+			...rigs.map((document) => ({ kind: 'rig' as const, document })),
+			...courses.map((document) => ({ kind: 'course' as const, document })),
+			{ kind: 'project', document: { id: PROJECT_ID, world, carried } as AnyDocument }
+		];
+		const places = firstKeys(list.length);
+		const rows = list.map(({ kind, document }, i) => ({
+			id: randomUUID(),
 			projectId: project.id,
+			kind,
+			space: KINDS[kind].space,
 			key: document.id,
-			name: document.name,
+			place: places[i]!,
+			format: formatOf(kind),
 			version: 1,
-			position,
+			body: treeOf(kind, document),
 			savedAt: now
-		});
-		const first = <T>(made: { id: string; document: T }) => ({
-			ownerId: made.id,
-			version: 1,
-			document: made.document,
-			note: 'as it came',
-			savedAt: now
-		});
-		const motions = await PresetRow.bulkCreate(
-			presets.map((document, i) => ({ ...row(document, i), family: document.family, document })),
-			{ transaction, returning: true }
-		);
-		await PresetVersionRow.bulkCreate(motions.map(first), { transaction });
-		const ways = await CourseRow.bulkCreate(
-			courses.map((document, i) => ({ ...row(document, i), document })),
-			{ transaction, returning: true }
-		);
-		await CourseVersionRow.bulkCreate(ways.map(first), { transaction });
-		await WiringVersionRow.create(
-			{
+		}));
+		await DocumentRow.bulkCreate(rows, { transaction });
+		const change = randomUUID();
+		await ChangeRow.bulkCreate(
+			rows.map(({ id, kind, key, place, format, body }) => ({
 				projectId: project.id,
+				number: 1,
+				documentId: id,
 				version: 1,
-				document: { events, parameters, cues, world, rigs },
+				format,
+				fields: [{ path: [], to: { kind, id: key, order: place, retired: false, body } }],
+				change,
 				note: 'as it came',
 				savedAt: now
-			},
+			})),
 			{ transaction }
 		);
 		return plain(project);

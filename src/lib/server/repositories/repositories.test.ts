@@ -5,9 +5,8 @@ import { newCourse, openAnyPreset, openCourse, type Kit } from '../../documents'
 import { connect, migrate } from '../db/connect';
 import { MIGRATIONS } from '../db/migrations';
 import { Step } from '../db/step';
-import { courseStore } from './courses';
-import { presetStore } from './presets';
-import { findWiring, findWiringVersion, listWiringVersions, saveWiring } from './wiring';
+import { courseStore, presetStore } from '../store/whole';
+import { findWiring, findWiringVersion, listWiringVersions, saveWiring } from '../store/wiring';
 import {
 	addProject,
 	findProject,
@@ -63,7 +62,7 @@ describe('migrations', () => {
 
 	it('make the tables from an empty database', async () => {
 		const tables = await sequelize.getQueryInterface().showAllTables();
-		expect(tables).toEqual(expect.arrayContaining(['projects', 'presets', 'preset_versions', 'facts']));
+		expect(tables).toEqual(expect.arrayContaining(['projects', 'documents', 'changes', 'facts']));
 	});
 });
 
@@ -90,7 +89,7 @@ describe('projects', () => {
 			counts: { shakes: 2, bobsAndLags: 1, cues: 1, events: 0, rigs: 0, courses: 1 }
 		});
 		expect((await mine())!.drawings).toHaveLength(2);
-		await presetStore.retire(made.id, ['other'], true);
+		await presetStore.retire(sequelize, made.id, ['other'], true);
 		await courseStore.save(sequelize, made.id, 'walk', 1, walk, '', new Date('2090-01-01T10:00:00Z'));
 		expect(await mine()).toMatchObject({ changedAt: '2090-01-01T10:00:00.000Z', counts: { shakes: 1 } });
 		expect((await listShelf(sequelize))[0]!.slug).toBe(made.slug);
@@ -104,10 +103,10 @@ describe('projects', () => {
 			'studio-note': { kept: true }
 		};
 		const made = await addProject(sequelize, source);
-		const out = (await readWholeKit(made.id))!;
+		const out = (await readWholeKit(sequelize, made.id))!;
 		expect(out).toEqual(source);
 		const again = await addProject(sequelize, { ...out, name: 'Under another name' });
-		expect(await readWholeKit(again.id)).toEqual({ ...source, name: 'Under another name' });
+		expect(await readWholeKit(sequelize, again.id)).toEqual({ ...source, name: 'Under another name' });
 	});
 
 	it('are renamed at the same address, retired, and brought back', async () => {
@@ -139,7 +138,7 @@ describe('projects', () => {
 
 describe('presets', () => {
 	it('come back as they were, fields in their order', async () => {
-		const [stored] = await presetStore.list(projectId);
+		const [stored] = await presetStore.list(sequelize, projectId);
 		expect(JSON.stringify(stored!.document)).toBe(JSON.stringify(thud));
 		expect(stored!.version).toBe(1);
 	});
@@ -183,15 +182,15 @@ describe('presets', () => {
 		const made = await Promise.all(Array.from({ length: 4 }, () => presetStore.add(sequelize, projectId, thud)));
 		expect(new Set(made.map((p) => p.key)).size).toBe(4);
 		expect(made.every((p) => p.document.id === p.key && p.key !== 'thud')).toBe(true);
-		expect((await presetStore.list(projectId))[0]!.key).toBe('thud');
+		expect((await presetStore.list(sequelize, projectId))[0]!.key).toBe('thud');
 	});
 
 	it('retire and come back with all their versions', async () => {
-		expect(await presetStore.retire(projectId, ['thud'], true)).toBe(1);
-		expect(await presetStore.retire(projectId, ['thud'], true)).toBe(0);
-		expect(await presetStore.list(projectId)).toEqual([]);
-		expect(await presetStore.retire(projectId, ['thud'], false)).toBe(1);
-		expect(await presetStore.list(projectId)).toHaveLength(1);
+		expect(await presetStore.retire(sequelize, projectId, ['thud'], true)).toBe(1);
+		expect(await presetStore.retire(sequelize, projectId, ['thud'], true)).toBe(0);
+		expect(await presetStore.list(sequelize, projectId)).toEqual([]);
+		expect(await presetStore.retire(sequelize, projectId, ['thud'], false)).toBe(1);
+		expect(await presetStore.list(sequelize, projectId)).toHaveLength(1);
 	});
 
 	it('many at once, all with ids of their own, in order and read back in parts', async () => {
@@ -203,32 +202,37 @@ describe('presets', () => {
 		);
 		expect(made.map((p) => p.key)).toEqual(['thud-2', 'thud-3', 'x']);
 		expect(await presetStore.count(projectId)).toBe(4);
-		const [first, ...rest] = await presetStore.list(projectId, { limit: 2 });
+		const [first, ...rest] = await presetStore.list(sequelize, projectId, { limit: 2 });
 		expect([first!.key, rest[0]!.key]).toEqual(['thud', 'thud-2']);
-		const behind = await presetStore.list(projectId, { after: rest[0]!.position });
+		const behind = await presetStore.list(sequelize, projectId, {
+			after: { order: rest[0]!.position, id: rest[0]!.key }
+		});
 		expect(behind.map((p) => p.key)).toEqual(['thud-3', 'x']);
 		expect((await presetStore.listVersions(projectId, 'x'))![0]!.note).toBe('from a kit');
-		expect(await presetStore.retire(projectId, ['x', 'thud-3', 'gone'], true)).toBe(2);
-		expect((await presetStore.list(projectId, { retired: true })).map((p) => p.key)).toEqual(['thud-3', 'x']);
+		expect(await presetStore.retire(sequelize, projectId, ['x', 'thud-3', 'gone'], true)).toBe(2);
+		expect((await presetStore.list(sequelize, projectId, { retired: true })).map((p) => p.key)).toEqual([
+			'thud-3',
+			'x'
+		]);
 	});
 });
 
 describe('the wiring', () => {
 	it('comes with its kit, is saved as ever new versions, and a stale save is refused with the newest', async () => {
-		const first = (await findWiring(projectId))!;
+		const first = (await findWiring(sequelize, projectId))!;
 		expect([first.version, first.document.cues.map((c) => c.id)]).toEqual([1, ['c']]);
 		const changed = { ...first.document, cues: [newCue('d', 'e', 'thud'), ...first.document.cues] };
 		const saved = await saveWiring(sequelize, projectId, 1, changed, 'one more');
 		expect(saved).toMatchObject({ state: 'saved', version: 2 });
 		const stale = await saveWiring(sequelize, projectId, 1, first.document);
 		expect(stale).toMatchObject({ state: 'stale', theirs: { version: 2, document: changed } });
-		expect((await findWiring(projectId))!.document).toEqual(changed);
-		expect((await listWiringVersions(projectId)).map((v) => [v.version, v.note])).toEqual([
+		expect((await findWiring(sequelize, projectId))!.document).toEqual(changed);
+		expect((await listWiringVersions(sequelize, projectId)).map((v) => [v.version, v.note])).toEqual([
 			[2, 'one more'],
 			[1, expect.any(String)]
 		]);
-		expect((await findWiringVersion(projectId, 1))!.cues.map((c) => c.id)).toEqual(['c']);
-		expect(await findWiringVersion(projectId, 9)).toBeNull();
+		expect((await findWiringVersion(sequelize, projectId, 1))!.cues.map((c) => c.id)).toEqual(['c']);
+		expect(await findWiringVersion(sequelize, projectId, 9)).toBeNull();
 	});
 
 	it('of a database from before there were cues: what was carried along takes its place', async () => {
@@ -257,7 +261,7 @@ describe('the wiring', () => {
 describe('presets of other families', () => {
 	it('stand beside the shakes', async () => {
 		const own = await addProject(sequelize, kit('Stairs', [thud, newBob('b', 'B')]));
-		const list = await presetStore.list(own.id);
+		const list = await presetStore.list(sequelize, own.id);
 		expect(list.map((p) => [p.key, p.document.family])).toEqual([
 			['thud', 'shake'],
 			['b', 'bob']
@@ -292,7 +296,7 @@ describe('courses', () => {
 
 	it('come with a kit, are saved as new versions and retired, never lost', async () => {
 		const own = await addProject(sequelize, { ...kit('With a course'), courses: [walk] });
-		expect(await courseStore.list(own.id)).toMatchObject([{ key: 'walk', version: 1, document: walk }]);
+		expect(await courseStore.list(sequelize, own.id)).toMatchObject([{ key: 'walk', version: 1, document: walk }]);
 		const longer = { ...walk, seconds: 30 };
 		expect(await courseStore.save(sequelize, own.id, 'walk', 1, longer)).toMatchObject({ version: 2 });
 		expect(await courseStore.save(sequelize, own.id, 'walk', 1, walk)).toMatchObject({
@@ -301,9 +305,9 @@ describe('courses', () => {
 		});
 		expect(await courseStore.findVersion(own.id, 'walk', 1)).toEqual(walk);
 		expect((await courseStore.add(sequelize, own.id, walk)).key).toBe('walk-2');
-		expect(await courseStore.retire(own.id, ['walk'], true)).toBe(1);
-		expect((await courseStore.list(own.id)).map((c) => c.key)).toEqual(['walk-2']);
-		expect((await courseStore.list(own.id, { retired: true })).map((c) => c.key)).toEqual(['walk']);
+		expect(await courseStore.retire(sequelize, own.id, ['walk'], true)).toBe(1);
+		expect((await courseStore.list(sequelize, own.id)).map((c) => c.key)).toEqual(['walk-2']);
+		expect((await courseStore.list(sequelize, own.id, { retired: true })).map((c) => c.key)).toEqual(['walk']);
 	});
 
 	it('of a database from before they had a table are moved there and opened as of today', async () => {

@@ -13,7 +13,7 @@ export const POST: RequestHandler = ({ request, params }) =>
 	withProject(params.project, async (project) => {
 		const body = await readBody(request, schema);
 		if (!body.ok) return body.response;
-		const kit = await readWholeKit(project.id);
+		const kit = await readWholeKit(database(), project.id);
 		if (!kit) return problem(404, `There is no project "${params.project}".`);
 		return json(await addProject(database(), { ...kit, name: nameOf(body.value.name) }), { status: 201 });
 	});

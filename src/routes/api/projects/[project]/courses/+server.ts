@@ -4,7 +4,7 @@ import { isId } from 'dinesis-runtime/tools';
 import { openCourse } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
-import { courseStore } from '$lib/server/repositories/courses';
+import { courseStore } from '$lib/server/store/whole';
 import type { RequestHandler } from './$types';
 
 /** The largest body, in characters: a long take holds many moments. */
@@ -19,7 +19,7 @@ const retiring = object({
 /** All courses in use, or with `?retired=1` those that were retired. */
 export const GET: RequestHandler = ({ params, url }) =>
 	withProject(params.project, async (project) =>
-		json(await courseStore.list(project.id, { retired: url.searchParams.has('retired') }))
+		json(await courseStore.list(database(), project.id, { retired: url.searchParams.has('retired') }))
 	);
 
 /** Adds a course; its id is changed when it is taken. */
@@ -39,5 +39,5 @@ export const PATCH: RequestHandler = ({ request, params }) =>
 		if (!body.ok) return body.response;
 		const keys = body.value.keys as string[];
 		if (!keys.every(isId)) return problem(400, 'keys: ids of courses are needed');
-		return json({ changed: await courseStore.retire(project.id, keys, body.value.retired) });
+		return json({ changed: await courseStore.retire(database(), project.id, keys, body.value.retired) });
 	});

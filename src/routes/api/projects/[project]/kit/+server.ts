@@ -1,4 +1,5 @@
 import { writeKit } from '$lib/documents';
+import { database } from '$lib/server/db/connect';
 import { problem, withProject } from '$lib/server/http';
 import { readWholeKit } from '$lib/server/repositories/projects';
 import type { RequestHandler } from './$types';
@@ -6,7 +7,7 @@ import type { RequestHandler } from './$types';
 /** Everything of the project that is in use, as a kit to keep or to send. */
 export const GET: RequestHandler = ({ params }) =>
 	withProject(params.project, async (project) => {
-		const kit = await readWholeKit(project.id);
+		const kit = await readWholeKit(database(), project.id);
 		if (!kit) return problem(404, `There is no project "${params.project}".`);
 		const file = encodeURIComponent(`${project.slug}.kit.json`);
 		return new Response(writeKit(kit), {

@@ -5,7 +5,7 @@ import { isId } from 'dinesis-runtime/tools';
 import { openAnyPreset } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { problem, readBody, withProject } from '$lib/server/http';
-import { presetStore } from '$lib/server/repositories/presets';
+import { presetStore } from '$lib/server/store/whole';
 import type { RequestHandler } from './$types';
 
 /** The most that one answer holds. */
@@ -20,17 +20,19 @@ const retiring = object({
 	retired: boolean().required('true or false is needed')
 });
 
-/** Presets behind `?after=POSITION`, `?limit=N` of them (at most a thousand), or with `?retired=1` those that were retired. */
+/** Presets behind `?after=PLACE KEY`, `?limit=N` of them (at most a thousand), or with `?retired=1` those that were retired. */
 export const GET: RequestHandler = ({ params, url }) =>
 	withProject(params.project, async (project) => {
-		const text = url.searchParams.get('after');
-		const after = text === null ? undefined : Number(text);
-		if (after !== undefined && !(Number.isInteger(after) && Math.abs(after) < 2 ** 31))
-			return problem(400, 'after: a whole number is needed');
+		const text = url.searchParams.get('after') ?? '';
+		const given = /^([0-9A-Za-z]{1,200}) ([a-z0-9-]{1,64})$/.exec(text);
+		if (text !== '' && !given) return problem(400, 'after: a place and a key are needed, as in "a1 thud"');
+		const after = given ? { order: given[1]!, id: given[2]! } : undefined;
 		const limit = Number(url.searchParams.get('limit') ?? PAGE);
 		if (!Number.isInteger(limit) || limit < 1 || limit > PAGE)
 			return problem(400, `limit: a whole number up to ${PAGE}`);
-		return json(await presetStore.list(project.id, { after, limit, retired: url.searchParams.has('retired') }));
+		return json(
+			await presetStore.list(database(), project.id, { after, limit, retired: url.searchParams.has('retired') })
+		);
 	});
 
 /** Adds a preset; its id is changed when it is taken. */
@@ -64,5 +66,5 @@ export const PATCH: RequestHandler = ({ request, params }) =>
 		if (!body.ok) return body.response;
 		const keys = body.value.keys as string[];
 		if (!keys.every(isId)) return problem(400, 'keys: ids of presets are needed');
-		return json({ changed: await presetStore.retire(project.id, keys, body.value.retired) });
+		return json({ changed: await presetStore.retire(database(), project.id, keys, body.value.retired) });
 	});

@@ -3,7 +3,7 @@ import { mixed, object, string } from 'yup';
 import { openWiring } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { baseVersion, problem, readBody, withProject } from '$lib/server/http';
-import { findWiring, saveWiring } from '$lib/server/repositories/wiring';
+import { findWiring, saveWiring } from '$lib/server/store/wiring';
 import type { RequestHandler } from './$types';
 
 const saving = object({
@@ -16,7 +16,7 @@ const MOST = 8 * 1024 * 1024;
 
 /** The project's events, game values and cues. */
 export const GET: RequestHandler = ({ params }) =>
-	withProject(params.project, async (project) => json(await findWiring(project.id)));
+	withProject(params.project, async (project) => json(await findWiring(database(), project.id)));
 
 /** Saves a new version. 409 with both versions when the one it began from is no longer the newest. */
 export const PUT: RequestHandler = ({ request, params }) =>

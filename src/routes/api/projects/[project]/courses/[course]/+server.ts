@@ -3,7 +3,7 @@ import { mixed, object, string } from 'yup';
 import { openCourse } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { baseVersion, problem, readBody, withProject } from '$lib/server/http';
-import { courseStore } from '$lib/server/repositories/courses';
+import { courseStore } from '$lib/server/store/whole';
 import type { RequestHandler } from './$types';
 
 const MOST = 20 * 1024 * 1024;

@@ -3,7 +3,7 @@ import { boolean, mixed, object, string } from 'yup';
 import { openAnyPreset } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { baseVersion, problem, readBody, withProject } from '$lib/server/http';
-import { presetStore } from '$lib/server/repositories/presets';
+import { presetStore } from '$lib/server/store/whole';
 import type { RequestHandler } from './$types';
 
 const saving = object({
@@ -48,6 +48,6 @@ export const PATCH: RequestHandler = ({ request, params }) =>
 	withProject(params.project, async (project) => {
 		const body = await readBody(request, retiring);
 		if (!body.ok) return body.response;
-		const changed = await presetStore.retire(project.id, [params.preset], body.value.retired);
+		const changed = await presetStore.retire(database(), project.id, [params.preset], body.value.retired);
 		return changed > 0 ? json({ retired: body.value.retired }) : unknown(params.preset);
 	});

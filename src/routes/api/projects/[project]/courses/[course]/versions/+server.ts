@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { problem, withProject } from '$lib/server/http';
-import { courseStore } from '$lib/server/repositories/courses';
+import { courseStore } from '$lib/server/store/whole';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = ({ params }) =>

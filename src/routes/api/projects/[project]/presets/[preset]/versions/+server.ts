@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { problem, withProject } from '$lib/server/http';
-import { presetStore } from '$lib/server/repositories/presets';
+import { presetStore } from '$lib/server/store/whole';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = ({ params }) =>
