@@ -62,3 +62,14 @@ export {
 	type Refusal,
 	type Since
 } from './judge';
+export {
+	creation,
+	fieldsTowards,
+	partsTowards,
+	shownOfHeld,
+	WIRING_KINDS,
+	wiringOf,
+	type Held,
+	type Stub
+} from './held';
+export { isUuid, newUuid } from './uuid';

@@ -1,5 +1,6 @@
 /** Changes of a kept document, field by field: found by comparing, applied, taken back, and held against one another. */
 import { dequal } from 'dequal';
+import { newUuid } from '../uuid';
 import { arrangedKeys } from './order';
 import { planOf, type Plan } from './plan';
 import { holdsEntries, inOrder, isEntries, isFields, planAt, planFor, toTree, type Entry, type Tree } from './tree';
@@ -87,7 +88,7 @@ export function joined(earlier: readonly FieldChange[], later: readonly FieldCha
 export type NewId = () => string;
 
 /** Entries that two people put in at once must not be one. */
-export const randomId: NewId = () => crypto.randomUUID().slice(0, 8);
+export const randomId: NewId = () => newUuid().slice(0, 8);
 
 /**
  * What changed between the document that a tree shows and another: as few fields as there can be. Entries of a list are known by their own

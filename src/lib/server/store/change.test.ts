@@ -51,7 +51,7 @@ interface Sent {
 	window?: string;
 	seen?: number;
 }
-const send = (parts: readonly ChangePart[], { change = randomUUID(), window = 'w', seen = 1 }: Sent = {}) =>
+const send = (parts: readonly ChangePart[], { change = randomUUID(), window = randomUUID(), seen = 1 }: Sent = {}) =>
 	makeChange(sequelize, project, { change, note: '', window, who: 'Ada', seen, parts }) as Promise<ChangeResult>;
 const set = (path: Path, to?: unknown): FieldChange => ({ path: ['body', ...path], ...(to !== undefined && { to }) });
 const onThud = (on: number, ...fields: FieldChange[]): ChangePart[] => [{ document: thud, on, fields }];
@@ -67,7 +67,7 @@ const fresh = (id: string, order = 'zz'): ChangePart => {
 
 describe('a change', () => {
 	it('is applied, numbered, and told of', async () => {
-		expect(await send(onThud(1, set(['amount'], 3)))).toMatchObject({ state: 'made', number: 2 });
+		expect(await send(onThud(1, set(['amount'], 3)), { window: 'w' })).toMatchObject({ state: 'made', number: 2 });
 		expect((await shown()).amount).toBe(3);
 		expect(await changesSince(project, 1)).toMatchObject([
 			{
@@ -92,6 +92,13 @@ describe('a change', () => {
 		expect(refused).toMatchObject({ refusals: [{ who: 'Ada', document: thud, savedAt: expect.any(String) }] });
 		expect(await shown()).toMatchObject({ amount: 3, rate: 1 });
 		expect(await versionOf()).toBe(2);
+	});
+
+	it('of a window that had not heard of its own last one collides with nothing', async () => {
+		await send(onThud(1, set(['amount'], 3)), { window: 'one' });
+		expect((await send(onThud(1, set(['amount'], 4)), { window: 'one' })).state).toBe('made');
+		await send(onThud(3, set(['amount'], 5)), { window: 'two' });
+		expect(reasons(await send(onThud(3, set(['amount'], 6)), { window: 'one' }))).toEqual(['body/amount changed']);
 	});
 
 	it('that says what is there already collides with nothing', async () => {

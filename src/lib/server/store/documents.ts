@@ -1,20 +1,10 @@
 /** The documents of a project, of every kind: read as they are, or as they were at any version. */
 import { Op, QueryTypes, type Sequelize, type Transaction, type WhereOptions } from 'sequelize';
-import { changedBy, woken, type KindName, type Space, type Tree } from '../../documents';
+import { changedBy, woken, type KindName, type Space, type Tree, type Held } from '../../documents';
 import { ChangeRow, DocumentRow } from '../db/models';
 
 /** A document as it is stored, awake: its body is a tree of today's format. */
-export interface StoredDocument {
-	readonly uuid: string;
-	readonly kind: KindName;
-	/** Its id within the kit. */
-	readonly id: string;
-	readonly order: string;
-	readonly version: number;
-	readonly savedAt: string;
-	readonly retired: boolean;
-	readonly body: Tree;
-}
+export type StoredDocument = Held;
 
 export interface Selection {
 	readonly kinds?: readonly KindName[];

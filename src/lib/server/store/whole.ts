@@ -3,15 +3,13 @@ import { randomUUID } from 'node:crypto';
 import type { AnyPreset } from 'dinesis-runtime';
 import type { Sequelize } from 'sequelize';
 import {
-	compare,
+	creation,
 	documentOf,
+	fieldsTowards,
 	keysBetween,
-	planOfKind,
-	treeOf,
 	type AnyDocument,
 	type ChangePart,
 	type Course,
-	type FieldChange,
 	type KindName,
 	type Space
 } from '../../documents';
@@ -54,15 +52,6 @@ export const atOnce = (note: string, parts: readonly ChangePart[]) => ({
 	seen: SAW_ALL,
 	parts
 });
-
-const inBody = (fields: readonly FieldChange[]): FieldChange[] =>
-	fields.map(({ path, ...rest }) => ({ path: ['body', ...path], ...rest }));
-
-/** What makes a stored document into another one of its kind. */
-export function towards(stored: StoredDocument, document: AnyDocument): FieldChange[] {
-	const shown = documentOf(stored.kind, stored.body);
-	return inBody(compare(planOfKind(stored.kind), stored.body, shown, { ...document, id: stored.id }));
-}
 
 const whole = <T extends AnyDocument>(stored: StoredDocument): Stored<T> => ({
 	uuid: stored.uuid,
@@ -117,12 +106,7 @@ export class WholeDocuments<T extends AnyDocument> {
 		const last = await lastPlace(sequelize, projectId);
 		const places = keysBetween(last, null, documents.length);
 		const parts = documents.map((document, i): ChangePart => {
-			const kind = this.kindOf(document);
-			const body = treeOf(kind, document);
-			return {
-				document: randomUUID(),
-				fields: [{ path: [], to: { kind, id: document.id, order: places[i]!, retired: false, body } }]
-			};
+			return { document: randomUUID(), fields: [creation(this.kindOf(document), document, places[i]!)] };
 		});
 		const made = await makeChange(sequelize, projectId, atOnce(note, parts), now);
 		if (made?.state !== 'made') throw new Error(`Documents that were sound were refused: ${JSON.stringify(made)}`);
@@ -144,7 +128,7 @@ export class WholeDocuments<T extends AnyDocument> {
 		const stored = await findDocument(projectId, this.space, key);
 		if (!stored || !this.kinds.includes(stored.kind)) return { state: 'unknown' };
 		if (stored.version !== base) return { state: 'stale', theirs: whole<T>(stored) };
-		const fields = towards(stored, document);
+		const fields = fieldsTowards(stored, document);
 		const part = { document: stored.uuid, on: base, fields, alone: true };
 		const made = await makeChange(sequelize, projectId, atOnce(note, [part]), now);
 		if (made?.state === 'made') return { state: 'saved', version: base + 1, savedAt: made.savedAt };

@@ -1,23 +1,10 @@
 /** Events, game values, cues, rigs and what the stand-in game raises, read and saved as one: as a kit's file has them side by side. */
-import { randomUUID } from 'node:crypto';
-import type { Cue, GameEvent, GameParameter, Rig } from 'dinesis-runtime';
-import { NO_LINKS } from 'dinesis-runtime/tools';
 import { QueryTypes, type Sequelize } from 'sequelize';
-import {
-	arrangedKeys,
-	documentOf,
-	PROJECT_ID,
-	treeOf,
-	type AnyDocument,
-	type ChangePart,
-	type KindName,
-	type ProjectFacts,
-	type Wiring
-} from '../../documents';
+import { partsTowards, WIRING_KINDS, wiringOf, type Wiring } from '../../documents';
 import { ChangeRow } from '../db/models';
 import { makeChange } from './change';
 import { bodyAt, listDocuments, MOST_VERSIONS, type StoredDocument, type VersionEntry } from './documents';
-import { atOnce, towards } from './whole';
+import { atOnce } from './whole';
 
 export interface StoredWiring {
 	readonly version: number;
@@ -28,9 +15,6 @@ export interface StoredWiring {
 export type WiringSaved =
 	| { readonly state: 'saved'; readonly version: number; readonly savedAt: string }
 	| { readonly state: 'stale'; readonly theirs: StoredWiring };
-
-/** In this order they stand in a kit. */
-const KINDS_OF_WIRING = ['event', 'value', 'cue', 'rig', 'project'] as const satisfies readonly KindName[];
 
 interface VersionRow {
 	number: number;
@@ -45,30 +29,18 @@ const versionsOf = (sequelize: Sequelize, projectId: string): Promise<VersionRow
 		`SELECT c.number, max(c.saved_at) AS saved_at, max(c.note) AS note, max(c.who) AS who
 		 FROM changes c JOIN documents d ON d.id = c.document_id
 		 WHERE c.project_id = $1 AND d.kind = ANY($2::text[]) GROUP BY c.number ORDER BY c.number`,
-		{ bind: [projectId, [...KINDS_OF_WIRING]], type: QueryTypes.SELECT }
+		{ bind: [projectId, [...WIRING_KINDS]], type: QueryTypes.SELECT }
 	);
 
-function wiringFrom(documents: readonly StoredDocument[]): Wiring {
-	const of = <T extends AnyDocument>(kind: KindName): T[] =>
-		documents.filter((d) => d.kind === kind).map((d) => documentOf<T>(kind, d.body));
-	return {
-		events: of<GameEvent & AnyDocument>('event'),
-		parameters: of<GameParameter & AnyDocument>('value'),
-		cues: of<Cue & AnyDocument>('cue'),
-		rigs: of<Rig & AnyDocument>('rig'),
-		world: of<ProjectFacts>('project')[0]?.world ?? NO_LINKS
-	};
-}
-
 const read = (sequelize: Sequelize, projectId: string): Promise<StoredDocument[]> =>
-	listDocuments(sequelize, projectId, { kinds: KINDS_OF_WIRING });
+	listDocuments(sequelize, projectId, { kinds: WIRING_KINDS });
 
 export async function findWiring(sequelize: Sequelize, projectId: string): Promise<StoredWiring> {
 	const versions = await versionsOf(sequelize, projectId);
 	return {
 		version: versions.length,
 		savedAt: (versions.at(-1)?.saved_at ?? new Date(0)).toISOString(),
-		document: wiringFrom(await read(sequelize, projectId))
+		document: wiringOf(await read(sequelize, projectId))
 	};
 }
 
@@ -89,7 +61,7 @@ export async function findWiringVersion(
 ): Promise<Wiring | null> {
 	const at = (await versionsOf(sequelize, projectId))[version - 1];
 	if (!at) return null;
-	const kinds = KINDS_OF_WIRING;
+	const kinds = WIRING_KINDS;
 	const all = [
 		...(await listDocuments(sequelize, projectId, { kinds })),
 		...(await listDocuments(sequelize, projectId, { kinds, retired: true }))
@@ -100,7 +72,7 @@ export async function findWiringVersion(
 		if (past && !past.retired) then.push(past);
 	}
 	then.sort((a, b) => (a.order < b.order ? -1 : a.order > b.order ? 1 : 0));
-	return wiringFrom(then);
+	return wiringOf(then);
 }
 
 /** A document as it was when the project stood at a number; null when it was not yet. */
@@ -131,59 +103,17 @@ export async function saveWiring(
 ): Promise<WiringSaved> {
 	const standing = await findWiring(sequelize, projectId);
 	if (standing.version !== base) return { state: 'stale', theirs: standing };
-	const parts = await partsTowards(sequelize, projectId, wiring);
+	const inUse = await read(sequelize, projectId);
+	const retired = await listDocuments(sequelize, projectId, { kinds: WIRING_KINDS, retired: true });
+	// The facts are told each time, so that every save is a version.
+	const parts = partsTowards(inUse, retired, { ...wiring, world: { ...wiring.world } }).map((part) => ({
+		...part,
+		alone: part.on !== undefined
+	}));
+	const facts = inUse.find((held) => held.kind === 'project');
+	if (facts && !parts.some((part) => part.document === facts.uuid))
+		parts.push({ document: facts.uuid, on: facts.version, fields: [], alone: true });
 	const made = await makeChange(sequelize, projectId, atOnce(note, parts), now);
 	if (made?.state === 'made') return { state: 'saved', version: base + 1, savedAt: made.savedAt };
 	return { state: 'stale', theirs: await findWiring(sequelize, projectId) };
-}
-
-/** What makes a project's documents of these kinds into those of a wiring. */
-async function partsTowards(sequelize: Sequelize, projectId: string, wiring: Wiring): Promise<ChangePart[]> {
-	const kinds = KINDS_OF_WIRING;
-	const present = await listDocuments(sequelize, projectId, { kinds });
-	const retired = await listDocuments(sequelize, projectId, { kinds, retired: true });
-	const facts = present.find((d) => d.kind === 'project');
-	const { carried } = facts ? documentOf<ProjectFacts>('project', facts.body) : { carried: {} };
-	const wanted: { kind: KindName; list: readonly AnyDocument[] }[] = [
-		{ kind: 'event', list: wiring.events },
-		{ kind: 'value', list: wiring.parameters },
-		{ kind: 'cue', list: wiring.cues },
-		{ kind: 'rig', list: wiring.rigs },
-		{ kind: 'project', list: [{ id: PROJECT_ID, world: wiring.world, carried } as AnyDocument] }
-	];
-	const parts: ChangePart[] = [];
-	for (const { kind, list } of wanted) {
-		const known = new Map([...retired, ...present].filter((d) => d.kind === kind).map((d) => [d.id, d]));
-		const inUse = present.filter((d) => d.kind === kind);
-		const orders = arrangedKeys(
-			list.map(({ id }) => id),
-			new Map(inUse.map(({ id, order }) => [id, order]))
-		);
-		for (const document of list) {
-			const order = orders.get(document.id)!;
-			const stored = known.get(document.id);
-			if (!stored) {
-				const body = treeOf(kind, document);
-				const to = { kind, id: document.id, order, retired: false, body };
-				parts.push({ document: randomUUID(), fields: [{ path: [], to }] });
-				continue;
-			}
-			const fields = towards(stored, document);
-			if (stored.order !== order) fields.push({ path: ['order'], to: order });
-			if (stored.retired) fields.push({ path: ['retired'], to: false });
-			// The facts are told each time, so that every save is a version.
-			if (fields.length > 0 || kind === 'project')
-				parts.push({ document: stored.uuid, on: stored.version, fields, alone: true });
-		}
-		const staying = new Set(list.map(({ id }) => id));
-		for (const stored of inUse)
-			if (!staying.has(stored.id))
-				parts.push({
-					document: stored.uuid,
-					on: stored.version,
-					fields: [{ path: ['retired'], to: true }],
-					alone: true
-				});
-	}
-	return parts;
 }
