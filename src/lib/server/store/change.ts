@@ -265,15 +265,22 @@ const fieldsToKeep = (row: DocumentRow | null, after: Envelope, fields: readonly
 		? [{ path: ['body'], to: after.body }, ...fields.filter(({ path }) => !isBodyPath(path))]
 		: [...fields];
 
-/** What was made behind a number, in its order. */
-export async function changesSince(projectId: string, number: number, limit = 1000): Promise<MadeChange[]> {
-	const rows = await ChangeRow.findAll({
+/** What was made behind a number, in its order: at most so many changes, each of them whole. */
+export async function changesSince(projectId: string, number: number, most = 1000): Promise<MadeChange[]> {
+	const last = await ChangeRow.findAll({
 		where: { projectId, number: { [Op.gt]: number } },
+		attributes: ['number'],
+		group: ['number'],
+		order: [['number', 'ASC']],
+		limit: most
+	});
+	if (last.length === 0) return [];
+	const rows = await ChangeRow.findAll({
+		where: { projectId, number: { [Op.gt]: number, [Op.lte]: last.at(-1)!.number } },
 		order: [
 			['number', 'ASC'],
 			['documentId', 'ASC']
-		],
-		limit
+		]
 	});
 	const made: MadeChange[] = [];
 	for (const row of rows) {

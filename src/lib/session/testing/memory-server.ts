@@ -1,0 +1,145 @@
+/** A server in memory, for tests: one project, changes judged as the real one judges them, numbered and told of. */
+import {
+	changedBy,
+	creation,
+	firstKeys,
+	freeId,
+	judgePart,
+	KINDS,
+	newUuid,
+	unsound,
+	type AnyDocument,
+	type Envelope,
+	type Held,
+	type Judged,
+	type KindName,
+	type MadeChange,
+	type Refusal
+} from '$lib/documents';
+import type { Answer } from '../api';
+import type { ChangeSent, Heard, Line } from '../outbox.svelte';
+
+const AWAY = { ok: false, away: true, status: 0, message: 'The server does not answer.' } as const;
+
+export class MemoryServer {
+	readonly documents = new Map<string, Held>();
+	readonly changes: MadeChange[] = [];
+	/** Nobody gets through. */
+	away = false;
+	/** The next answers are lost on the way: what was sent is done all the same. */
+	losing = 0;
+	sends = 0;
+	readonly listeners = new Set<(number: number) => void>();
+
+	constructor(documents: readonly [KindName, AnyDocument][]) {
+		const keys = firstKeys(documents.length);
+		documents.forEach(([kind, document], i) => {
+			const uuid = newUuid();
+			const envelope = creation(kind, document, keys[i]!).to as Envelope;
+			this.documents.set(uuid, { ...envelope, uuid, version: 1, savedAt: '2026-01-01T08:00:00.000Z' });
+		});
+	}
+
+	get number(): number {
+		return this.changes.length;
+	}
+
+	get all(): Held[] {
+		return [...this.documents.values()];
+	}
+
+	find(id: string): Held {
+		return this.all.find((held) => held.id === id)!;
+	}
+
+	line(reachable: () => boolean = () => true): Line {
+		const answer = async <T>(make: () => Answer<T>): Promise<Answer<T>> => {
+			await Promise.resolve();
+			if (this.away || !reachable()) return AWAY;
+			const made = make();
+			await Promise.resolve();
+			if (this.losing > 0 || !reachable()) {
+				this.losing--;
+				return AWAY;
+			}
+			return made;
+		};
+		return {
+			send: (change) => answer(() => this.make(change)),
+			since: (number) => answer(() => ({ ok: true, value: { changes: this.changes.slice(number) } }))
+		};
+	}
+
+	make(request: ChangeSent): Answer<Heard> {
+		this.sends++;
+		const since = (): readonly MadeChange[] => this.changes.slice(request.seen);
+		const known = this.changes.find((made) => made.change === request.change);
+		if (known) return { ok: true, value: { number: known.number, changes: since() } };
+		const refusals: Refusal[] = [];
+		const judged: Judged[] = [];
+		for (const part of request.parts) {
+			const held = this.documents.get(part.document) ?? null;
+			const later = this.changes.flatMap(({ window, who, savedAt, parts }) =>
+				parts
+					.filter(({ document, version }) => document === part.document && version > (part.on ?? 0))
+					.map(({ fields }) => ({ window, who, savedAt, fields }))
+			);
+			const result = judgePart(request, part, held && envelopeOf(held), later);
+			if ('after' in result) judged.push(this.withId(result, judged));
+			else refusals.push(...result);
+		}
+		for (const each of judged) refusals.push(...unsound(each));
+		if (refusals.length > 0)
+			return {
+				ok: false,
+				away: false,
+				status: 409,
+				message: refusals[0]!.message,
+				body: { refusals, changes: since() }
+			};
+		const real = judged.filter(({ fields }) => fields.length > 0);
+		if (real.length > 0) this.write(request, real);
+		return { ok: true, value: { number: this.number, changes: since() } };
+	}
+
+	/** Another window's change, straight away. */
+	meddle(id: string, path: readonly string[], to: unknown, who = 'Bea'): void {
+		const { uuid, version } = this.find(id);
+		const parts = [{ document: uuid, on: version, fields: [{ path, to }] }];
+		const made = this.make({ change: newUuid(), note: '', window: 'meddler', who, seen: this.number, parts });
+		if (!made.ok) throw new Error(made.message);
+	}
+
+	private withId(judged: Judged, before: readonly Judged[]): Judged {
+		if (judged.before) return judged;
+		const { space } = KINDS[judged.after.kind];
+		const others = [...this.all, ...before.map((each) => each.after)];
+		const taken = others.filter(({ kind }) => KINDS[kind].space === space).map(({ id }) => id);
+		if (!taken.includes(judged.after.id)) return judged;
+		const id = freeId(judged.after.id, taken);
+		const after = { ...judged.after, id, body: { ...(judged.after.body as object), id } };
+		return { ...judged, after, fields: [{ path: [], to: after }] };
+	}
+
+	private write(request: ChangeSent, judged: readonly Judged[]): void {
+		const number = this.number + 1;
+		const savedAt = new Date(Date.UTC(2026, 0, 1, 9, 0, number)).toISOString();
+		const parts = judged.map(({ part, fields, after }) => {
+			const version = (this.documents.get(part.document)?.version ?? 0) + 1;
+			this.documents.set(part.document, { ...after, uuid: part.document, version, savedAt });
+			return { document: part.document, version, fields };
+		});
+		const { change, note, window, who } = request;
+		// As it comes over the line.
+		this.changes.push(JSON.parse(JSON.stringify({ number, change, note, window, who, savedAt, parts })) as MadeChange);
+		for (const listener of this.listeners) listener(number);
+	}
+}
+
+const envelopeOf = ({ kind, id, order, retired, body }: Held): Envelope => ({ kind, id, order, retired, body });
+
+/** What a history of changes makes of a document, from nothing: what the server holds must be that. */
+export const replayed = (changes: readonly MadeChange[], first: Held): unknown =>
+	changes
+		.flatMap((change) => change.parts.filter((part) => part.document === first.uuid))
+		.reduce<unknown>((held, part) => changedBy(held, part.fields) ?? held, first);

@@ -1,0 +1,486 @@
+/**
+ * A window's own copy of a project. What the server has acknowledged and what is still on its way are kept apart: what is shown is the one
+ * with the other on top. Changes are put in here and shown at once; whoever sends them takes the next one out, and tells what came of it.
+ * It knows no kind of document and no network.
+ */
+import {
+	byPlace,
+	changedBy,
+	joined,
+	newEnvelope,
+	newUuid,
+	overlap,
+	valueAt,
+	type ChangePart,
+	type Envelope,
+	type FieldChange,
+	type Held,
+	type KindName,
+	type MadeChange,
+	type Path,
+	type Refusal
+} from '$lib/documents';
+import { fieldName, partOf, Steps, type Fields, type Step, type StepPart } from './steps';
+
+/** A change that the server has not acknowledged. */
+export interface Pending {
+	readonly change: string;
+	readonly label: string;
+	readonly note: string;
+	readonly mark: string | null;
+	readonly parts: readonly ChangePart[];
+	/** It is on its way: nothing can be joined to it any more. */
+	readonly sent: boolean;
+}
+
+/** A field whose value here was refused: what everybody has stands, and this waits beside it until one takes or drops it. */
+export interface Refused {
+	readonly id: string;
+	readonly document: string;
+	readonly path: Path;
+	/** The value that was refused; undefined: it was to be taken out. */
+	readonly mine: unknown;
+	readonly label: string;
+	readonly reason: Refusal['reason'];
+	readonly message: string;
+	readonly who: string;
+	readonly savedAt: string;
+}
+
+/** What outlives a reload. */
+export interface Kept {
+	readonly seen: number;
+	readonly pending: readonly Pending[];
+	readonly refused: readonly Refused[];
+	readonly past: readonly Step[];
+	readonly future: readonly Step[];
+}
+
+export interface CopyHost {
+	/** Hears of every document that is shown differently, however it came about. */
+	changed(held: Held): void;
+	/** Something is to be sent, or to be kept. */
+	stirred(): void;
+}
+
+const EMPTY: readonly Held[] = [];
+
+/** One document that is shown differently. */
+interface Turn {
+	readonly before: Held | undefined;
+	readonly after: Held | undefined;
+}
+
+/** Where a document stands in a list that is in order; -1: nowhere. */
+function placeIn(list: readonly Held[], held: Held): number {
+	let low = 0;
+	let high = list.length;
+	while (low < high) {
+		const middle = (low + high) >> 1;
+		if (byPlace(list[middle]!, held) < 0) low = middle + 1;
+		else high = middle;
+	}
+	return list[low]?.uuid === held.uuid ? low : -1;
+}
+
+/** A list in order with more in it; those that come behind it anyway cost no sorting. */
+function withSorted(list: Held[], come: readonly Held[]): Held[] {
+	if (come.length === 0) return list;
+	const more = [...come].sort(byPlace);
+	const last = list.at(-1);
+	return !last || byPlace(last, more[0]!) < 0 ? [...list, ...more] : [...list, ...more].sort(byPlace);
+}
+
+export class WorkingCopy {
+	undoLabel = $state<string | null>(null);
+	redoLabel = $state<string | null>(null);
+	refused = $state.raw<readonly Refused[]>([]);
+	/** Documents that have something on its way. */
+	busy = $state.raw<ReadonlySet<string>>(new Set());
+	/** The last number of the project that was heard of. */
+	seen: number;
+	private lists = $state.raw<Readonly<Partial<Record<KindName, readonly Held[]>>>>({});
+	private readonly acked = new Map<string, Held>();
+	private readonly shown = new Map<string, Held>();
+	private readonly byId = new Map<string, string>();
+	private pending: Pending[] = [];
+	private readonly steps = new Steps();
+	/** While several changes are gathered into one. */
+	private gathered: { label: string; fields: Fields[]; parts: StepPart[] } | null = null;
+
+	constructor(
+		readonly window: string,
+		documents: readonly Held[],
+		seen: number,
+		private readonly host: CopyHost
+	) {
+		this.seen = seen;
+		this.take(documents);
+	}
+
+	/** Those of a kind that are in use, in the project's order. */
+	list(kind: KindName): readonly Held[] {
+		return this.lists[kind] ?? EMPTY;
+	}
+
+	/** A document as it is shown, also one that is out of use; depends on all of its kind. */
+	get(uuid: string): Held | undefined {
+		const held = this.shown.get(uuid);
+		if (held) void this.lists[held.kind];
+		else void this.lists;
+		return held;
+	}
+
+	/** By its id, in one of these kinds. */
+	find(kinds: readonly KindName[], id: string): Held | undefined {
+		for (const kind of kinds) {
+			void this.lists[kind];
+			const uuid = this.byId.get(`${kind} ${id}`);
+			if (uuid !== undefined) return this.shown.get(uuid);
+		}
+		return undefined;
+	}
+
+	/** Where the server has it. */
+	ackedOf(uuid: string): Held | undefined {
+		void this.get(uuid);
+		return this.acked.get(uuid);
+	}
+
+	get isIdle(): boolean {
+		return this.pending.length === 0;
+	}
+
+	/** Takes in documents as the server has them; an older one than what is here changes nothing. */
+	take(documents: readonly Held[]): void {
+		const news = documents.filter(({ uuid, version }) => version >= (this.acked.get(uuid)?.version ?? 0));
+		for (const held of news) this.acked.set(held.uuid, held);
+		this.show(news.map(({ uuid }) => uuid));
+	}
+
+	/** Changes fields of documents as one undoable step; changes with the same mark, one after the other, are one step. */
+	change(label: string, changes: readonly Fields[], mark: string | null = null, note = ''): boolean {
+		const real = changes.filter(({ fields }) => fields.length > 0);
+		if (real.length === 0) return false;
+		const parts = real.map(({ document, fields }) => partOf(document, this.shown.get(document), fields));
+		if (this.gathered) {
+			this.gathered.fields.push(...real);
+			this.gathered.parts.push(...parts);
+			this.put(label, real, 'gathered', note);
+			return true;
+		}
+		this.put(label, real, mark, note);
+		this.steps.add({ label, mark, parts });
+		this.stir();
+		return true;
+	}
+
+	/** Everything that `work` changes is one step, and one change. */
+	group(label: string, work: () => void): void {
+		const gathered = (this.gathered = { label, fields: [] as Fields[], parts: [] as StepPart[] });
+		const before = this.pending.length;
+		try {
+			work();
+		} finally {
+			this.gathered = null;
+		}
+		if (gathered.parts.length === 0) return;
+		const own = this.pending.slice(before);
+		const note = own.map((one) => one.note).find((text) => text !== '') ?? '';
+		const parts = mergedParts(own.flatMap((one) => one.parts));
+		this.pending.splice(before, own.length, { change: newUuid(), label, note, mark: null, parts, sent: false });
+		this.steps.add({ label, mark: null, parts: gathered.parts });
+		this.stir();
+	}
+
+	/** Something that the server did for this window already, as a step: documents that were made. */
+	noteMade(label: string, documents: readonly string[]): void {
+		const parts = documents.map((document) => partOf(document, undefined, []));
+		if (this.gathered) return void this.gathered.parts.push(...parts);
+		this.steps.add({ label, mark: null, parts });
+		this.stir();
+	}
+
+	seal(): void {
+		this.steps.seal();
+		const last = this.pending.at(-1);
+		if (last) this.pending[this.pending.length - 1] = { ...last, mark: null };
+	}
+
+	/** Takes the last step back, or does it again. What somebody else has changed since stays, and is named. Null: there is no step. */
+	turn(way: 'undo' | 'redo'): { label: string; stayed: string[]; failed: boolean } | null {
+		const step = this.steps.take(way);
+		if (!step) return null;
+		const stayed = [...new Set(step.lost.map(fieldName))];
+		const todo = merged(step.todo);
+		const fits = todo.every(({ document, fields }) => {
+			const held = this.shown.get(document);
+			return held && changedBy(held, fields) !== null;
+		});
+		const failed = !fits || todo.length === 0;
+		if (!failed) {
+			const parts = todo.map(({ document, fields }) => partOf(document, this.shown.get(document), fields));
+			this.put(step.label, todo, null, '');
+			this.steps.done(way, step.label, parts);
+		}
+		this.stir();
+		return { label: step.label, stayed, failed };
+	}
+
+	/** What is to be sent next; null: nothing. From then on nothing is joined to it. */
+	next(): Pending | null {
+		const first = this.pending[0];
+		if (!first) return null;
+		// One that was made here and changed before the server had it began from its first version.
+		const parts = first.parts.map((part) => (newEnvelope(part) || part.on ? part : { ...part, on: 1 }));
+		if (!first.sent) this.pending[0] = { ...first, parts, sent: true };
+		return this.pending[0]!;
+	}
+
+	/** Whether the next one goes on where the last one left off: it may wait a little, and come to more. */
+	get goesOn(): boolean {
+		return this.pending.length === 1 && this.pending[0]!.mark !== null && !this.pending[0]!.sent;
+	}
+
+	/** What was made, by whomever, in its order. What was heard already is passed by. */
+	hear(changes: readonly MadeChange[]): void {
+		const touched = new Set<string>();
+		for (const change of changes) {
+			if (change.number <= this.seen) continue;
+			this.seen = change.number;
+			const own = change.window === this.window;
+			if (own) this.settle(change.change, touched);
+			for (const part of change.parts) {
+				if (!own)
+					this.steps.lose(
+						part.document,
+						part.fields.map(({ path }) => path)
+					);
+				const held = this.acked.get(part.document);
+				if (held && held.version >= part.version) continue;
+				const after = changedBy(held ?? null, part.fields) as Envelope | null;
+				if (!after) continue;
+				const { version } = part;
+				this.acked.set(part.document, { ...after, uuid: part.document, version, savedAt: change.savedAt });
+				touched.add(part.document);
+				if (own) this.dropRefused(part.document, part.fields);
+			}
+		}
+		if (touched.size === 0) return;
+		this.show([...touched]);
+		this.stir();
+	}
+
+	/** The server has a change of this window, whether it came to anything or not. */
+	acknowledge(change: string): void {
+		const touched = new Set<string>();
+		this.settle(change, touched);
+		this.show([...touched]);
+		this.stir();
+	}
+
+	private settle(change: string, touched: Set<string>): void {
+		const made = this.pending.find((one) => one.change === change);
+		if (!made) return;
+		this.pending = this.pending.filter((one) => one !== made);
+		for (const { document } of made.parts) touched.add(document);
+	}
+
+	/** A change was refused: its fields wait beside what everybody has; what was not at fault goes on by itself. */
+	refuse(change: string, refusals: readonly Refusal[]): void {
+		const at = this.pending.findIndex((one) => one.change === change);
+		const refusedOne = this.pending[at];
+		if (!refusedOne) return;
+		const waiting: Refused[] = [];
+		const rest: ChangePart[] = [];
+		for (const part of refusedOne.parts) {
+			const mine = refusals.filter((refusal) => refusal.document === part.document);
+			const hit = (path: Path): Refusal | undefined => mine.find((refusal) => overlap(refusal.path, path));
+			const good = part.fields.filter(({ path }) => !hit(path));
+			const bad = part.fields.filter(({ path }) => hit(path));
+			if (good.length > 0) rest.push({ ...part, fields: good });
+			if (bad.length > 0)
+				this.steps.forget(
+					part.document,
+					bad.map(({ path }) => path)
+				);
+			for (const { path, to } of bad) {
+				const { reason, message, who = '', savedAt = '' } = hit(path)!;
+				waiting.push({
+					id: newUuid(),
+					document: part.document,
+					path,
+					mine: to,
+					label: refusedOne.label,
+					reason,
+					message,
+					who,
+					savedAt
+				});
+			}
+		}
+		const again = { ...refusedOne, change: newUuid(), mark: null, parts: rest, sent: false };
+		this.pending.splice(at, 1, ...(rest.length > 0 ? [again] : []));
+		const same = (a: Refused, b: Refused): boolean => a.document === b.document && overlap(a.path, b.path);
+		this.refused = [...this.refused.filter((old) => !waiting.some((one) => same(old, one))), ...waiting];
+		this.show(refusedOne.parts.map(({ document }) => document));
+		this.stir();
+	}
+
+	/** Puts the refused value in the place of what everybody has. False when it has no place any more. */
+	takeRefused(id: string): boolean {
+		const waiting = this.refused.find((one) => one.id === id);
+		if (!waiting) return false;
+		const { document, path, mine, label } = waiting;
+		const held = this.shown.get(document);
+		const field: FieldChange = mine === undefined ? { path } : { path, to: mine };
+		if (!held || changedBy(held, [field]) === null) return false;
+		this.leaveRefused(id);
+		return this.change(label, [{ document, fields: [field] }]);
+	}
+
+	leaveRefused(id: string): void {
+		this.refused = this.refused.filter((one) => one.id !== id);
+		this.stir();
+	}
+
+	private dropRefused(document: string, fields: readonly FieldChange[]): void {
+		const rest = this.refused.filter(
+			(one) => one.document !== document || !fields.some(({ path }) => overlap(path, one.path))
+		);
+		if (rest.length < this.refused.length) this.refused = rest;
+	}
+
+	/** What a field holds as the server has it. */
+	ackedValue({ document, path }: Pick<Refused, 'document' | 'path'>): unknown {
+		void this.get(document);
+		return valueAt(this.acked.get(document), path);
+	}
+
+	/** What must not be lost with the page. */
+	get kept(): Kept {
+		const { past, future } = this.steps;
+		return { seen: this.seen, pending: this.pending, refused: this.refused, past, future };
+	}
+
+	/** Goes on with what an earlier page of this window left; what has been made since is heard of afterwards. */
+	goOn({ pending, refused, past, future }: Kept): void {
+		this.pending = [...pending.map((one) => ({ ...one, mark: null })), ...this.pending];
+		this.refused = [...refused, ...this.refused];
+		this.steps.past = [...past, ...this.steps.past];
+		this.steps.future = [...future];
+		this.show(pending.flatMap((one) => one.parts.map(({ document }) => document)));
+		this.stir();
+	}
+
+	/** What others did to fields since an earlier page of this window: its steps do not take that back. */
+	loseTo(changes: readonly MadeChange[]): void {
+		for (const change of changes)
+			if (change.window !== this.window)
+				for (const { document, fields } of change.parts)
+					this.steps.lose(
+						document,
+						fields.map(({ path }) => path)
+					);
+		this.stir();
+	}
+
+	/** Takes over changes that a window left which is gone. */
+	adopt(pending: readonly Pending[]): void {
+		for (const one of pending) {
+			const parts = one.parts.map(({ document, fields }) => partOf(document, this.shown.get(document), fields));
+			this.steps.add({ label: `Recover: ${one.label}`, mark: null, parts });
+			this.pending.push({ ...one, mark: null, sent: false });
+		}
+		this.show(pending.flatMap((one) => one.parts.map(({ document }) => document)));
+		this.stir();
+	}
+
+	private put(label: string, changes: readonly Fields[], mark: string | null, note: string): void {
+		const parts = merged(changes).map(({ document, fields }): ChangePart => {
+			const on = this.acked.get(document)?.version;
+			return { document, fields, ...(on !== undefined && { on }) };
+		});
+		const last = this.pending.at(-1);
+		if (last && mark !== null && last.mark === mark && !last.sent && note === last.note && mark !== 'gathered')
+			this.pending[this.pending.length - 1] = { ...last, parts: mergedParts([...last.parts, ...parts]) };
+		else this.pending.push({ change: newUuid(), label, note, mark, parts, sent: false });
+		this.show(changes.map(({ document }) => document));
+	}
+
+	/** Shows documents anew: what is acknowledged, with what is on its way on top. */
+	private show(uuids: readonly string[]): void {
+		const turns: Turn[] = [];
+		for (const uuid of new Set(uuids)) {
+			const before = this.shown.get(uuid);
+			const after = this.standing(uuid);
+			if (after === before) continue;
+			if (before) this.byId.delete(`${before.kind} ${before.id}`);
+			if (after) this.shown.set(uuid, after);
+			else this.shown.delete(uuid);
+			turns.push({ before, after });
+		}
+		if (turns.length === 0) return;
+		for (const { after } of turns) if (after) this.byId.set(`${after.kind} ${after.id}`, after.uuid);
+		this.relist(turns);
+		for (const { after } of turns) if (after) this.host.changed(after);
+	}
+
+	private standing(uuid: string): Held | undefined {
+		let held = this.acked.get(uuid);
+		for (const { parts } of this.pending)
+			for (const part of parts) {
+				if (part.document !== uuid) continue;
+				const after = changedBy(held ?? null, part.fields) as Envelope | null;
+				if (after) held = { uuid, version: 0, savedAt: '', ...held, ...after };
+			}
+		return held;
+	}
+
+	/** Lists follow what is shown. One document that stays in its place costs no sorting. */
+	private relist(turns: readonly Turn[]): void {
+		const lists = { ...this.lists };
+		for (const kind of new Set(turns.map(({ before, after }) => (after ?? before)!.kind))) {
+			const list = [...(lists[kind] ?? EMPTY)];
+			const gone = new Set<number>();
+			const come: Held[] = [];
+			for (const { before, after } of turns) {
+				if ((after ?? before)!.kind !== kind) continue;
+				const at = before && !before.retired ? placeIn(lists[kind] ?? EMPTY, before) : -1;
+				const inUse = after !== undefined && !after.retired;
+				if (at >= 0 && inUse && byPlace(before!, after) === 0) list[at] = after;
+				else {
+					if (at >= 0) gone.add(at);
+					if (inUse) come.push(after);
+				}
+			}
+			const rest = gone.size === 0 ? list : list.filter((_, i) => !gone.has(i));
+			lists[kind] = withSorted(rest, come);
+		}
+		this.lists = lists;
+	}
+
+	private stir(): void {
+		this.undoLabel = this.steps.undoLabel;
+		this.redoLabel = this.steps.redoLabel;
+		this.busy = new Set(this.pending.flatMap((one) => one.parts.map(({ document }) => document)));
+		this.host.stirred();
+	}
+}
+
+/** Fields by document, in their order. */
+function merged(changes: readonly Fields[]): Fields[] {
+	const by = new Map<string, FieldChange[]>();
+	for (const { document, fields } of changes) by.set(document, joined(by.get(document) ?? [], fields));
+	return [...by].map(([document, fields]) => ({ document, fields }));
+}
+
+/** Parts by document: each began where the first of them did. */
+function mergedParts(parts: readonly ChangePart[]): ChangePart[] {
+	const by = new Map<string, ChangePart>();
+	for (const part of parts) {
+		const known = by.get(part.document);
+		by.set(part.document, known ? { ...known, fields: joined(known.fields, part.fields) } : part);
+	}
+	return [...by.values()];
+}
