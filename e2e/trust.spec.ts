@@ -1,70 +1,96 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Browser, type Page } from '@playwright/test';
 import { builtApplication } from '../scripts/lib/build';
 import { serve } from '../scripts/lib/serve';
 import { address, field, keeping, makeProject, openBench, thud, type } from './journey';
 
-test('two people on one preset: nothing is overwritten until one chooses', async ({ browser, request }) => {
-	const url = await makeProject(request, [thud()]);
-	const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
-	await openBench(one, url);
-	await openBench(two, url);
-	await type(one, 'amount, ×', '1.5');
-	await expect(keeping(one)).toHaveText(/^kept/);
-	await type(two, 'amount, ×', '0.5');
-	const note = two.getByRole('region', { name: 'Two versions of “Thud”' });
-	await expect(note.getByRole('row', { name: 'amount 0.5 1.5' })).toBeVisible();
-	await note.getByRole('button', { name: 'Both: mine as a copy' }).click();
-	await expect(two.getByRole('heading', { name: 'Thud, mine' })).toBeVisible();
-	await expect(field(two, 'amount, ×')).toHaveAttribute('aria-valuenow', '0.5');
-	await two.goto(url);
-	await expect(field(two, 'amount, ×')).toHaveAttribute('aria-valuenow', '1.5');
-
-	await type(two, 'rate, ×', '2');
-	await expect(keeping(two)).toHaveText(/^kept/);
-	await type(one, 'rate, ×', '3');
-	await one.getByRole('button', { name: 'Keep mine' }).click();
-	await expect(keeping(one)).toHaveText(/^kept/);
-	await two.reload();
-	await expect(field(two, 'rate, ×')).toHaveAttribute('aria-valuenow', '3');
-
-	await type(two, 'strength, ×', '1');
-	await type(two, 'amount, ×', '4');
-	await expect(keeping(two)).toHaveText(/^kept/);
-	await type(one, 'amount, ×', '5');
-	await one.getByRole('button', { name: 'Take theirs' }).click();
-	await expect(field(one, 'amount, ×')).toHaveAttribute('aria-valuenow', '4');
+/** Two people, each with a browser of their own, on one preset. */
+async function twoPeople(browser: Browser, url: string): Promise<[Page, Page]> {
+	const pages = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()] as const;
+	for (const page of pages) await openBench(page, url);
+	return [...pages];
+}
+const value = (page: Page, name: string) => ({
+	is: (text: string) => expect(field(page, name)).toHaveAttribute('aria-valuenow', text)
 });
+const loseTheLine = (page: Page): Promise<void> => page.route('**/api/**', (route) => route.abort());
 
-test('a question comes in the middle of typing: what is typed goes on being typed, and no Enter answers it', async ({
+test('two people on one preset: each sees at once what the other does, and undo takes back only one’s own', async ({
 	browser,
 	request
 }) => {
-	const url = await makeProject(request, [thud()]);
-	const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
-	await openBench(one, url);
-	await openBench(two, url);
+	const [one, two] = await twoPeople(browser, await makeProject(request, [thud()]));
+	await type(one, 'amount, ×', '1.5');
+	await value(two, 'amount, ×').is('1.5');
+	await type(two, 'rate, ×', '2');
+	await value(one, 'rate, ×').is('2');
+	await type(two, 'amount, ×', '0.5');
+	await value(one, 'amount, ×').is('0.5');
+	await one.keyboard.press('Escape');
+	await one.getByRole('heading', { name: 'Thud' }).first().click();
+	await one.keyboard.press('ControlOrMeta+z');
+	await expect(one.getByText('somebody else has changed amount since')).toBeVisible();
+	await value(one, 'amount, ×').is('0.5');
+	await two.getByRole('heading', { name: 'Thud' }).first().click();
+	await two.keyboard.press('ControlOrMeta+z');
+	await value(one, 'amount, ×').is('1.5');
+	await two.keyboard.press('ControlOrMeta+z');
+	await value(one, 'rate, ×').is('1');
+	await expect(keeping(two)).toHaveText(/^kept/);
+});
+
+test('two people at one number while the line of one is broken: both values are there, and one presses', async ({
+	browser,
+	request
+}) => {
+	const [one, two] = await twoPeople(browser, await makeProject(request, [thud()]));
+	await loseTheLine(two);
 	await type(one, 'amount, ×', '1.5');
 	await expect(keeping(one)).toHaveText(/^kept/);
 	await type(two, 'amount, ×', '0.5');
-	// At once on to the next number, half of which is typed when the question comes.
+	await type(two, 'rate, ×', '3');
+	await two.unroute('**/api/**');
+	const note = two.getByRole('region', { name: 'Not taken: amount of Thud' });
+	await expect(note).toContainText('made it 1.5 first. Yours, 0.5, waits here');
+	// What did not collide is kept, and nobody was asked about it.
+	await value(one, 'rate, ×').is('3');
+	await value(two, 'amount, ×').is('1.5');
+	await expect(keeping(two)).toHaveText('one value waits');
+	await two.reload();
+	await note.getByRole('button', { name: 'Take mine' }).click();
+	await value(one, 'amount, ×').is('0.5');
+	await expect(note).toHaveCount(0);
+	await expect(keeping(two)).toHaveText(/^kept/);
+});
+
+test('a note comes in the middle of typing: what is typed goes on being typed, and no Enter answers it', async ({
+	browser,
+	request
+}) => {
+	const [one, two] = await twoPeople(browser, await makeProject(request, [thud()]));
+	await loseTheLine(two);
+	await type(one, 'amount, ×', '1.5');
+	await expect(keeping(one)).toHaveText(/^kept/);
+	await type(two, 'amount, ×', '0.5');
+	// At once on to the next number, half of which is typed when the note comes.
 	await field(two, 'rate, ×').focus();
 	await two.keyboard.press('Enter');
 	await two.keyboard.press('ControlOrMeta+a');
 	await two.keyboard.type('2.');
-	await expect(two.getByRole('region', { name: 'Two versions of “Thud”' })).toBeVisible();
+	await two.unroute('**/api/**');
+	const note = two.getByRole('region', { name: 'Not taken: amount of Thud' });
+	await expect(note).toBeVisible();
 	await two.keyboard.type('25');
 	await two.keyboard.press('Enter');
 	await two.keyboard.press('Enter');
 	await two.keyboard.press('Escape');
-	await expect(field(two, 'rate, ×')).toHaveAttribute('aria-valuenow', '2.25');
-	await expect(keeping(two)).toHaveText('two versions');
-	await one.reload();
-	await expect(field(one, 'amount, ×')).toHaveAttribute('aria-valuenow', '1.5');
-	// Not answered, left and opened again: mine is still here, and so is the question.
-	await two.reload();
-	await expect(field(two, 'rate, ×')).toHaveAttribute('aria-valuenow', '2.25');
-	await expect(two.getByRole('row', { name: 'rate 2.25 1' })).toBeVisible();
+	await value(two, 'rate, ×').is('2.25');
+	await value(one, 'rate, ×').is('2.25');
+	await value(one, 'amount, ×').is('1.5');
+	await expect(note).toBeVisible();
+	await note.getByRole('button', { name: 'Drop mine' }).click();
+	await expect(note).toHaveCount(0);
+	await value(two, 'amount, ×').is('1.5');
 });
 
 test('two tabs of one browser know of each other and stay alike', async ({ context, request }) => {

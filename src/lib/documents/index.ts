@@ -7,7 +7,7 @@ export { freeId } from './ids';
 export { kitJsonSchema, openKit, type Kit } from './kit';
 export { copyLayer, layerName, orderLayers, withSolo } from './layers';
 export { eventFrom, linkTo, type HappeningKind, type WorldValueKind } from './links';
-export { arrivals, differences, wiringBeside, type Arrival, type Choice } from './merge';
+export { arrivals, type Arrival, type Choice } from './merge';
 export { newCourse } from './new-course';
 export { kitOfPresets, wholeKit } from './new-kit';
 export { decodeText, parseJson } from './parse-json';

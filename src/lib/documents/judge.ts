@@ -2,7 +2,7 @@
  * Changes as they travel between a page and its server, and the judgement on one: whether it may be made to a document as it stands now. It
  * is the same for the server, which keeps documents in a database, and for whoever tries it without one.
  */
-import { dequal } from 'dequal';
+import { dequal } from 'dequal/lite';
 import { changedBy, overlap, valueAt, type FieldChange, type Path } from './fields/changes';
 import type { Tree } from './fields/tree';
 import { documentOf, KINDS, openDocument, type AnyDocument, type KindName, type Reference } from './kinds';

@@ -1,30 +1,8 @@
 /** The page's side of the server's endpoints. Failures are values with a sentence. */
 import type { AnyPreset, Problem } from 'dinesis-runtime';
-import type { Course, Wiring } from '$lib/documents';
+import type { Course, Held, KindName, Wiring } from '$lib/documents';
 import type { OutlineLine } from '$lib/analysis';
-
-export interface StoredPreset {
-	readonly key: string;
-	readonly version: number;
-	readonly savedAt: string;
-	/** Its place in the project's order. */
-	readonly position: string;
-	readonly document: AnyPreset;
-}
-
-export interface StoredCourse {
-	readonly key: string;
-	readonly version: number;
-	readonly savedAt: string;
-	readonly position: string;
-	readonly document: Course;
-}
-
-export interface StoredWiring {
-	readonly version: number;
-	readonly savedAt: string;
-	readonly document: Wiring;
-}
+import type { ChangeSent, Heard } from './outbox.svelte';
 
 export interface VersionEntry {
 	readonly version: number;
@@ -83,7 +61,6 @@ export interface ShelfEntry {
 export type Made = Answer<{ readonly slug: string; readonly name: string }>;
 
 const at = (slug: string): string => `/api/projects/${encodeURIComponent(slug)}`;
-const presetsOf = (slug: string): string => `${at(slug)}/presets`;
 
 export const fetchShelf = (retired = false): Promise<Answer<ShelfEntry[]>> =>
 	call('GET', `/api/projects${retired ? '?retired=1' : ''}`);
@@ -106,39 +83,37 @@ export const changeProject = (slug: string, change: { name?: string; retired?: b
 /** Where the whole project can be had as a file. */
 export const kitAddress = (slug: string): string => `${at(slug)}/kit`;
 
-export const fetchPreset = (slug: string, key: string): Promise<Answer<StoredPreset>> =>
-	call('GET', `${presetsOf(slug)}/${key}`);
-
-export const createPreset = (slug: string, document: AnyPreset, note = ''): Promise<Answer<StoredPreset>> =>
-	call('POST', presetsOf(slug), { document, note });
-
-export const savePreset = (
-	slug: string,
-	key: string,
-	base: number,
-	document: AnyPreset,
-	note: string
-): Promise<Answer<{ version: number; savedAt: string }>> =>
-	call('PUT', `${presetsOf(slug)}/${key}`, { base, document, note });
-
-/** How many presets a page has at most. */
+/** How many documents one asks for at a time. */
 export const PAGE = 100;
 
-/** A page of presets behind one (its place and its key, as in `a1 thud`; empty: from the first on), or of those that were retired. */
-export const fetchPresets = (slug: string, after: string, retired = false): Promise<Answer<StoredPreset[]>> =>
-	call('GET', `${presetsOf(slug)}?after=${encodeURIComponent(after)}${retired ? '&retired=1' : `&limit=${PAGE}`}`);
-
-export const createPresets = (
+/** Documents as they are kept, in the project's order, behind one (its place and its id, as in `a1 thud`; empty: from the first on). */
+export function fetchDocuments(
 	slug: string,
-	documents: readonly AnyPreset[],
-	note: string
-): Promise<Answer<StoredPreset[]>> => call('PUT', presetsOf(slug), { documents, note });
+	{
+		kinds,
+		after = '',
+		limit,
+		retired = false
+	}: {
+		readonly kinds: readonly KindName[];
+		readonly after?: string;
+		readonly limit?: number;
+		readonly retired?: boolean;
+	}
+): Promise<Answer<Held[]>> {
+	const query = new URLSearchParams({ kinds: kinds.join(',') });
+	if (after) query.set('after', after);
+	if (limit) query.set('limit', String(limit));
+	if (retired) query.set('retired', '1');
+	return call('GET', `${at(slug)}/documents?${query}`);
+}
 
-export const retirePresets = (
-	slug: string,
-	keys: readonly string[],
-	retired: boolean
-): Promise<Answer<{ changed: number }>> => call('PATCH', presetsOf(slug), { keys, retired });
+export const sendChange = (slug: string, change: ChangeSent): Promise<Answer<Heard>> =>
+	call('POST', `${at(slug)}/changes`, change);
+
+/** What was made behind a number. */
+export const changesSince = (slug: string, after: number): Promise<Answer<Heard>> =>
+	call('GET', `${at(slug)}/changes?after=${after}`);
 
 /** `of`: `presets/KEY`, `courses/KEY` or `wiring`. */
 export const fetchVersions = (slug: string, of: string): Promise<Answer<VersionEntry[]>> =>
@@ -146,33 +121,3 @@ export const fetchVersions = (slug: string, of: string): Promise<Answer<VersionE
 
 export const fetchVersion = (slug: string, of: string, version: number): Promise<Answer<AnyPreset | Course | Wiring>> =>
 	call('GET', `${at(slug)}/${of}/versions/${version}`);
-
-const coursesOf = (slug: string): string => `${at(slug)}/courses`;
-
-export const fetchCourses = (slug: string, retired = false): Promise<Answer<StoredCourse[]>> =>
-	call('GET', `${coursesOf(slug)}${retired ? '?retired=1' : ''}`);
-
-export const createCourse = (slug: string, document: Course, note: string): Promise<Answer<StoredCourse>> =>
-	call('POST', coursesOf(slug), { document, note });
-
-export const saveCourse = (
-	slug: string,
-	key: string,
-	base: number,
-	document: Course,
-	note: string
-): Promise<Answer<{ version: number; savedAt: string }>> =>
-	call('PUT', `${coursesOf(slug)}/${key}`, { base, document, note });
-
-export const retireCourses = (
-	slug: string,
-	keys: readonly string[],
-	retired: boolean
-): Promise<Answer<{ changed: number }>> => call('PATCH', coursesOf(slug), { keys, retired });
-
-export const saveWiring = (
-	slug: string,
-	base: number,
-	document: Wiring,
-	note: string
-): Promise<Answer<{ version: number; savedAt: string }>> => call('PUT', `${at(slug)}/wiring`, { base, document, note });

@@ -2,83 +2,35 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ShakePreset } from 'dinesis-runtime';
 import { newBob, newCue, newLag, newPreset, newRig, NO_LINKS } from 'dinesis-runtime/tools';
-import { type Arrival, type Wiring } from '$lib/documents';
-import { Drafts } from './drafts';
+import { PROJECT_ID, wiringOf, type AnyDocument, type Arrival } from '$lib/documents';
+import { fetchFrom, MemoryServer } from './testing/memory-server';
 import { ProjectSession, WIRING } from './session.svelte';
 
 const project = { id: 'p', slug: 'quay', name: 'Quay' };
 const preset = (id: string, part: Partial<ShakePreset> = {}): ShakePreset => ({ ...newPreset(id, id), ...part });
-const stored = (document: ShakePreset, index: number) => ({
-	key: document.id,
-	version: 1,
-	savedAt: '2026-01-01T08:00:00Z',
-	position: `a${String(index).padStart(3, '0')}`,
-	document
-});
-const empty: Wiring = { events: [], parameters: [], cues: [], world: NO_LINKS, rigs: [] };
 
-/** A server in memory for whole libraries and the wiring. */
-class Server {
-	wiring = { version: 1, savedAt: '2026-01-01T08:00:00Z', document: empty };
-	presets = ['a', 'b', 'c', 'd', 'e'].map((id, i) => stored(preset(id), i));
-	retired = new Set<string>();
-	refuses = false;
-	readonly calls: string[] = [];
-
-	async fetch(path: string, init: RequestInit = {}): Promise<Response> {
-		const url = new URL(path, 'http://quay');
-		const body = init.body ? JSON.parse(init.body as string) : null;
-		this.calls.push(`${init.method} ${url.pathname.split('/quay/')[1]}`);
-		if (this.refuses) return Response.json({ message: 'Not now.' }, { status: 422 });
-		if (url.pathname.endsWith('/wiring')) {
-			if (body.base !== this.wiring.version)
-				return Response.json({ message: 'stale', theirs: this.wiring }, { status: 409 });
-			this.wiring = { version: body.base + 1, savedAt: '2026-01-01T08:00:01Z', document: body.document };
-			return Response.json({ version: this.wiring.version, savedAt: this.wiring.savedAt });
-		}
-		if (init.method === 'GET') {
-			const after = url.searchParams.get('after')!;
-			const list = this.presets.filter((p) => this.retired.has(p.key) === url.searchParams.has('retired'));
-			return Response.json(
-				list.filter((p) => `${p.position} ${p.key}` > after).slice(0, Number(url.searchParams.get('limit') ?? 100))
-			);
-		}
-		if (init.method === 'PATCH') {
-			for (const key of body.keys) this.retired[body.retired ? 'add' : 'delete'](key);
-			return Response.json({ changed: body.keys.length });
-		}
-		if (init.method === 'PUT' && body.documents) {
-			const made = (body.documents as ShakePreset[]).map((document) => {
-				const taken = this.presets.some((p) => p.key === document.id);
-				const own = taken ? { ...document, id: `${document.id}-2` } : document;
-				const row = stored(own, this.presets.length);
-				this.presets.push(row);
-				return row;
-			});
-			return Response.json(made, { status: 201 });
-		}
-		if (init.method === 'POST') {
-			const row = stored(body.document, this.presets.length);
-			this.presets.push(row);
-			return Response.json(row, { status: 201 });
-		}
-		return Response.json({ version: body.base + 1, savedAt: '2026-01-01T08:00:01Z' });
-	}
-}
-
-let server: Server;
+let server: MemoryServer;
 let session: ProjectSession;
 const settle = (ms = 800): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
 const order = (): string => session.order.join('');
+const retiredIds = (): string =>
+	server.all
+		.filter((held) => held.retired)
+		.map(({ id }) => id)
+		.join('');
+const facts = { id: PROJECT_ID, world: NO_LINKS, carried: {} } as AnyDocument;
 
 beforeEach(() => {
-	vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval'] });
-	server = new Server();
-	vi.stubGlobal('fetch', (path: string, init?: RequestInit) => server.fetch(path, init));
-	session = new ProjectSession(project, server.presets.slice(0, 3), 3, server.wiring);
+	vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'performance'] });
+	server = new MemoryServer([
+		...['a', 'b', 'c'].map((id): ['shake', ShakePreset] => ['shake', preset(id)]),
+		['project', facts]
+	]);
+	vi.stubGlobal('fetch', fetchFrom(server));
+	session = new ProjectSession({ project, ...server.opened() });
 });
-afterEach(async () => {
-	await new Drafts().drop('quay', WIRING);
+afterEach(() => {
+	sessionStorage.clear();
 	vi.useRealTimers();
 	vi.unstubAllGlobals();
 });
@@ -86,28 +38,35 @@ afterEach(async () => {
 describe('retiring', () => {
 	it('takes presets out and undo brings them back to their places', async () => {
 		expect(await session.retire('a', 'c')).toBe(true);
-		expect([order(), [...server.retired].join('')]).toEqual(['b', 'ac']);
+		await settle();
+		expect([order(), retiredIds()]).toEqual(['b', 'ac']);
 		expect(session.undoLabel).toBe('Retire 2 presets');
 		session.undo();
-		await settle(0);
-		expect([order(), server.retired.size]).toEqual(['abc', 0]);
+		await settle();
+		expect([order(), retiredIds()]).toEqual(['abc', '']);
 		session.redo();
-		await settle(0);
 		expect(order()).toBe('b');
 	});
 
-	it('does nothing when the server refuses, and says why', async () => {
-		server.refuses = true;
-		expect(await session.retire('a')).toBe(false);
-		expect([order(), session.undoLabel, session.notices.at(-1)!.text]).toEqual(['abc', null, 'Not now.']);
+	it('is held while the server is away, as every change is', async () => {
+		server.away = true;
+		await session.retire('a');
+		await settle();
+		expect([order(), retiredIds()]).toEqual(['bc', '']);
+		server.away = false;
+		await settle(4000);
+		expect(retiredIds()).toBe('a');
+		expect(await session.retire('gone')).toBe(false);
 	});
 
 	it('what is retired is listed and brought back one by one', async () => {
 		await session.retire('b');
+		await settle();
 		const list = await session.retired();
-		expect(list.ok && list.value.map((p) => p.key)).toEqual(['b']);
-		await session.bringBack(stored(preset('b'), 1));
-		expect([order(), server.retired.size]).toEqual(['abc', 0]);
+		expect(list.ok && list.value.map(({ id }) => id)).toEqual(['b']);
+		if (list.ok) session.bringBack(list.value[0]!);
+		await settle();
+		expect([order(), retiredIds()]).toEqual(['abc', '']);
 	});
 });
 
@@ -116,24 +75,32 @@ describe('making', () => {
 		expect(await session.copy('a')).toBe('a-copy');
 		expect(session.undoLabel).toBe('Add “a, copy”');
 		session.undo();
-		await settle(0);
-		expect([order(), [...server.retired]]).toEqual(['abc', ['a-copy']]);
+		await settle();
+		expect([order(), retiredIds()]).toEqual(['abc', 'a-copy']);
 		session.redo();
-		await settle(0);
-		expect([session.order.at(-1), server.retired.size]).toEqual(['a-copy', 0]);
+		await settle();
+		expect([session.order.at(-1), retiredIds()]).toEqual(['a-copy', '']);
 		expect(session.preset('a-copy')!.origin).toBe('a');
 	});
 });
 
 describe('a large project', () => {
 	it('comes in parts and in order; the page has what it was opened for at once', async () => {
-		session = new ProjectSession(project, [server.presets[0]!, server.presets[3]!], 5, server.wiring);
+		vi.useRealTimers();
+		server = new MemoryServer(['a', 'b', 'c', 'd', 'e'].map((id): ['shake', ShakePreset] => ['shake', preset(id)]));
+		vi.stubGlobal('fetch', fetchFrom(server));
+		session = new ProjectSession({ project, ...server.opened(({ id }) => id === 'a' || id === 'd') });
 		expect([order(), session.missing]).toEqual(['ad', 3]);
 		const close = session.open();
 		await vi.waitFor(() => expect(session.missing).toBe(0));
-		expect(order()).toBe('abcde');
-		expect(server.calls.filter((call) => call === 'GET presets')).toHaveLength(1);
+		expect([order(), server.reads]).toEqual(['abcde', 1]);
 		close();
+	});
+
+	it('shows a change without looking at the others: their documents stay the same objects', () => {
+		const before = session.presets;
+		session.change('b', 'Amount', (p) => void (p.amount = 2));
+		expect(session.presets.map((p, i) => p === before[i])).toEqual([true, false, true]);
 	});
 });
 
@@ -147,15 +114,13 @@ describe('bringing in', () => {
 	];
 	const choices: Record<string, 'keep' | 'replace' | 'both'> = { a: 'replace', b: 'both', e: 'keep' };
 
-	it('does with each what was chosen; undo takes it back in two steps', async () => {
+	it('does with each what was chosen; undo takes all of it back', async () => {
 		const said = await session.bringIn(list, (id) => choices[id]!, 'kit.json');
 		expect(said).toBe('2 brought in, 1 replaced, 1 left as they are, 1 were here already');
 		expect(session.preset('a')!.amount).toBe(3);
 		expect(session.order).toEqual(['a', 'b', 'c', 'b-2', 'x']);
 		session.undo();
 		expect(session.preset('a')!.amount).toBe(1);
-		session.undo();
-		await settle(0);
 		expect(order()).toBe('abc');
 	});
 
@@ -174,7 +139,7 @@ describe('bringing in', () => {
 	});
 
 	it('nothing is done when the server refuses', async () => {
-		server.refuses = true;
+		server.refuses = 'Not now.';
 		expect(await session.bringIn(list, (id) => choices[id]!, 'kit.json')).toBeNull();
 		expect([session.preset('a')!.amount, order()]).toEqual([1, 'abc']);
 	});
@@ -201,57 +166,59 @@ describe('several at once, and where they are used', () => {
 describe('the wiring', () => {
 	const add = (id: string): void => session.rewire('Add', (w) => ({ ...w, cues: [...w.cues, newCue(id, 'e', 'a')] }));
 	const cues = (): string => session.wiring.cues.map((c) => c.id).join('');
+	const kept = (): string[] => wiringOf(server.all.filter((held) => !held.retired)).cues.map((c) => c.id);
 
 	it('is saved like a preset and undone beside presets, in the order in which things were done', async () => {
 		add('1');
 		session.change('a', 'Amount', (p) => void (p.amount = 2));
 		await settle();
-		expect([session.keepingOf(WIRING), session.savedOf(WIRING)!.version]).toEqual(['kept', 2]);
-		expect(server.wiring.document.cues).toHaveLength(1);
+		expect([session.keepingOf(WIRING), kept()]).toEqual(['kept', ['1']]);
 		session.undo();
 		expect([session.preset('a')!.amount, cues()]).toEqual([1, '1']);
 		session.undo();
 		expect(cues()).toBe('');
 		await settle();
-		expect(server.wiring.document.cues).toHaveLength(0);
+		expect(kept()).toEqual([]);
 	});
 
-	it('a stale save asks; taking theirs shows it, keeping mine saves over it', async () => {
-		server.wiring = { ...server.wiring, version: 4, document: { ...empty, cues: [newCue('9', 'e', 'a')] } };
+	it('of two people, one at a cue and one at a rig: both hold', async () => {
 		add('1');
 		await settle();
-		expect(session.conflicts.map((c) => c.key)).toEqual([WIRING]);
-		await session.settle(WIRING, 'theirs');
-		expect([cues(), session.savedOf(WIRING)!.version]).toEqual(['9', 4]);
-		server.wiring = { ...server.wiring, version: 7 };
+		const other = new ProjectSession({ project, ...server.opened() });
+		other.rewire('Rig', (w) => ({ ...w, rigs: [newRig('eyes', 'Eyes')] }));
+		session.rewire('Off', (w) => ({ ...w, cues: w.cues.map((c) => ({ ...c, on: false })) }));
+		await settle();
 		add('2');
 		await settle();
-		await session.settle(WIRING, 'mine');
-		expect([server.wiring.version, server.wiring.document.cues.map((c) => c.id)]).toEqual([8, ['9', '2']]);
-	});
-
-	it('mine as a copy: theirs stands, what differs in mine beside it, off, as one more version', async () => {
-		const cue = newCue('9', 'e', 'a');
-		server.wiring = { ...server.wiring, version: 4, document: { ...empty, cues: [cue] } };
-		session.rewire('Add', (w) => ({ ...w, cues: [{ ...cue, feltBy: 'everyone' }, newCue('1', 'e', 'a')] }));
-		await settle();
-		expect(await session.settle(WIRING, 'both')).toBeNull();
-		expect(session.wiring.cues.map((c) => [c.id, c.on, c.feltBy])).toEqual([
-			['9', true, cue.feltBy],
-			['9-mine', false, 'everyone'],
-			['1', true, cue.feltBy]
+		expect(session.wiring.rigs.map((rig) => rig.id)).toEqual(['eyes']);
+		expect(session.wiring.cues.map((c) => [c.id, c.on])).toEqual([
+			['1', false],
+			['2', true]
 		]);
-		await settle();
-		expect([server.wiring.version, server.wiring.document.cues.length]).toEqual([5, 3]);
+		expect([session.refused, other.refused]).toEqual([[], []]);
 	});
 
-	it('what a closed tab did not get to send is brought back', async () => {
-		const document = { ...empty, cues: [newCue('5', 'e', 'a')] };
-		await new Drafts().keep({ project: 'quay', key: WIRING, base: 1, document });
-		const close = session.open();
-		await vi.waitFor(() => expect(cues()).toBe('5'));
-		expect(session.notices.at(-1)!.text).toContain('the events, cues and rigs');
-		close();
+	it('what was taken out and is made again under its id is the same document, with its versions', async () => {
+		add('1');
+		await settle();
+		session.rewire('Out', (w) => ({ ...w, cues: [] }));
+		await settle();
+		add('1');
+		await settle();
+		expect(server.all.filter(({ kind }) => kind === 'cue')).toMatchObject([{ id: '1', version: 3, retired: false }]);
+	});
+
+	it('is put in another order by one key', async () => {
+		add('1');
+		add('2');
+		add('3');
+		await settle();
+		session.rewire('Order', (w) => ({ ...w, cues: [w.cues[2]!, w.cues[0]!, w.cues[1]!] }));
+		await settle();
+		expect(cues()).toBe('312');
+		expect(server.changes.at(-1)!.parts.map(({ fields }) => fields.map(({ path }) => path.join()))).toEqual([
+			['order']
+		]);
 	});
 
 	it('no preset is ever found under its key', () => {

@@ -39,8 +39,6 @@ export interface OutboxHost {
 	say(text: string): void;
 	/** What a sentence calls a document. */
 	nameOf(held: Held): string;
-	/** A field was refused for the first time. */
-	refused(): void;
 }
 
 /** A drag sends at most four changes a second. */
@@ -137,6 +135,7 @@ export class Outbox {
 		const answer = await this.line.send(this.request(change, note, parts));
 		this.sending = false;
 		this.answered(change, answer);
+		if (this.behind > this.copy.seen) void this.catchUp();
 		this.soon();
 	}
 
@@ -167,7 +166,6 @@ export class Outbox {
 					fields.map(({ path }) => ({ document, path, reason: 'unsound' as const, message: answer.message }))
 				);
 		this.copy.refuse(change, body?.refusals ?? whole());
-		this.host.refused();
 	}
 
 	private returned(): void {
@@ -193,9 +191,11 @@ export class Outbox {
 	}
 
 	/** The project has come to a number: what is not known of that is asked for. */
+	/** Infinity: something may have been missed. */
 	heardOf(number: number): void {
 		this.behind = Math.max(this.behind, number);
-		if (this.behind > this.copy.seen) void this.catchUp();
+		// What is on its way brings along what was made since.
+		if (this.behind > this.copy.seen && !this.sending) void this.catchUp();
 	}
 
 	/** Asks for all that was made since. */

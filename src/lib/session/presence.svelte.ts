@@ -32,7 +32,7 @@ export class Presence {
 		return key === this.looking;
 	}
 
-	hear(message: TabMessage & { kind: 'looking' | 'left' }): void {
+	hear(message: TabMessage): void {
 		if (message.kind === 'looking') {
 			this.others = { ...this.others, [message.tab]: { key: message.key, at: Date.now() } };
 			if (message.answer) this.send(false);

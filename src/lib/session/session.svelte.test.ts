@@ -1,88 +1,64 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newCourse } from '$lib/documents';
+import { newCourse, shownOfHeld, type Course } from '$lib/documents';
 import type { ShakePreset } from 'dinesis-runtime';
 import { newPreset } from 'dinesis-runtime/tools';
-import type { StoredPreset } from './api';
-import { Drafts } from './drafts';
+import { fetchFrom, MemoryServer } from './testing/memory-server';
 import { ProjectSession } from './session.svelte';
 
-/** A server in memory with the one rule that matters: a save names the version that it began from. */
-class FakeServer {
-	version = 1;
-	document: ShakePreset = newPreset('thud', 'Thud');
-	away = false;
-	saves = 0;
-	readonly notes: string[] = [];
-
-	get stored(): StoredPreset {
-		return {
-			key: 'thud',
-			version: this.version,
-			savedAt: '2026-01-01T08:00:00Z',
-			position: 'a0',
-			document: this.document
-		};
-	}
-
-	async fetch(path: string, init: { method?: string; body?: string }): Promise<Response> {
-		if (this.away) throw new TypeError('no network');
-		const body = init.body ? JSON.parse(init.body) : null;
-		if (init.method === 'PUT') {
-			if (body.base !== this.version) return Response.json({ message: 'stale', theirs: this.stored }, { status: 409 });
-			this.saves++;
-			this.version++;
-			this.document = body.document;
-			this.notes.push(body.note);
-			return Response.json({ version: this.version, savedAt: '2026-01-01T08:00:01Z' });
-		}
-		if (path.endsWith('/versions/1')) return Response.json({ ...newPreset('thud', 'Thud'), amount: 0.25 });
-		if (init.method === 'POST')
-			return Response.json(
-				{ key: body.document.id, version: 1, savedAt: '2026-01-01T08:00:00Z', position: 'a0', document: body.document },
-				{ status: 201 }
-			);
-		return Response.json({ message: 'unknown' }, { status: 404 });
-	}
-}
-
-let server: FakeServer;
+let server: MemoryServer;
 let session: ProjectSession;
 const project = { id: 'p', slug: 'harbour', name: 'Harbour' };
+const walk: Course = { ...newCourse('walk', 'Walk'), seconds: 12 };
 /** Time in which whatever is due is sent and answered. */
 const settle = async (ms = 800): Promise<void> => {
 	await vi.advanceTimersByTimeAsync(ms);
 };
 const amount = (value: number, mark: string | null = null): void =>
 	session.change('thud', 'Amount', (p) => void (p.amount = value), mark);
+const stored = (): ShakePreset => shownOfHeld(server.find('thud')) as ShakePreset;
 
 beforeEach(() => {
-	vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
-	server = new FakeServer();
-	vi.stubGlobal('fetch', (path: string, init: RequestInit) =>
-		server.fetch(path, init as { method?: string; body?: string })
-	);
-	session = new ProjectSession(project, [server.stored]);
+	vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] });
+	server = new MemoryServer([
+		['shake', newPreset('thud', 'Thud')],
+		['course', walk]
+	]);
+	vi.stubGlobal('fetch', fetchFrom(server));
+	session = new ProjectSession({ project, ...server.opened(({ kind }) => kind !== 'course') });
 });
 afterEach(async () => {
-	await new Drafts().drop('harbour', 'thud');
+	await new Promise<void>((done) => {
+		indexedDB.deleteDatabase('dinesis-work').onsuccess = () => done();
+		done();
+	});
+	sessionStorage.clear();
 	vi.useRealTimers();
 	vi.unstubAllGlobals();
 });
 
 describe('keeping', () => {
-	it('saves once after a run of changes, as one undo step', async () => {
-		for (let i = 1; i <= 20; i++) amount(i / 10, 'amount');
-		expect(session.keepingOf('thud')).toBe('changed');
+	it('of a run of changes sends at most four a second, as one undo step', async () => {
+		for (let i = 1; i <= 60; i++) {
+			amount(i / 10, 'amount');
+			await settle(1000 / 60);
+		}
 		await settle();
-		expect(server.saves).toBe(1);
-		expect(server.document.amount).toBe(2);
+		expect(server.sends).toBeGreaterThanOrEqual(4);
+		expect(server.sends).toBeLessThanOrEqual(6);
+		expect(stored().amount).toBe(6);
 		expect(session.keepingOf('thud')).toBe('kept');
-		expect(session.savedOf('thud')!.version).toBe(2);
 		session.undo();
 		expect(session.preset('thud')!.amount).toBe(1);
 		await settle();
-		expect(server.document.amount).toBe(1);
+		expect(stored().amount).toBe(1);
+	});
+
+	it('one change is one version', async () => {
+		amount(2);
+		expect(session.keepingOf('thud')).toBe('changed');
+		await settle();
+		expect([session.keepingOf('thud'), session.savedOf('thud')!.version]).toEqual(['kept', 2]);
 	});
 
 	it('while the server is away holds the work and sends it when it answers', async () => {
@@ -94,145 +70,113 @@ describe('keeping', () => {
 		await settle(10000);
 		expect(session.preset('thud')!.amount).toBe(4);
 		server.away = false;
-		await settle(4000);
+		await settle(7000);
 		expect(session.keepingOf('thud')).toBe('kept');
-		expect(server.document.amount).toBe(4);
+		expect(stored().amount).toBe(4);
+		expect(session.notices.at(-1)!.text).toContain('answers again');
+	});
+
+	it('what the server will not take at all waits beside its field, and nothing is lost', async () => {
+		server.refuses = 'Not now.';
+		amount(3);
+		await settle();
+		expect(session.refused).toMatchObject([{ mine: 3, message: 'Not now.' }]);
+		expect([session.keepingOf('thud'), session.preset('thud')!.amount]).toEqual(['refused', 1]);
+		server.refuses = '';
+		session.takeRefused(session.refused[0]!.id);
+		await settle();
+		expect([stored().amount, session.refused.length]).toEqual([3, 0]);
 	});
 
 	it('going back to a version makes a new one and says so; undo takes it back', async () => {
 		amount(2);
 		await settle();
 		await session.restore('thud', 1);
-		expect(session.preset('thud')!.amount).toBe(0.25);
+		expect(session.preset('thud')!.amount).toBe(1);
 		await settle();
-		expect(server.notes.at(-1)).toBe('restored version 1');
+		expect(server.changes.at(-1)!.note).toBe('restored version 1');
 		session.undo();
 		expect(session.preset('thud')!.amount).toBe(2);
 	});
 
-	it('tells listeners of every change, undone ones too', () => {
+	it('tells listeners of every change, undone ones and those of others too', async () => {
 		const seen: number[] = [];
 		session.onChange((p) => seen.push(p.amount));
 		amount(2);
 		session.undo();
 		session.redo();
 		expect(seen).toEqual([2, 1, 2]);
+		await settle();
+		server.meddle('thud', ['body', 'amount'], 8);
+		amount(2.5);
+		session.change('thud', 'Rate', (p) => void (p.rate = 2));
+		await settle();
+		expect(seen.at(-1)).toBe(8);
 	});
 });
 
-describe('a conflict', () => {
-	beforeEach(async () => {
-		server.version = 5;
-		server.document = { ...server.document, amount: 9 };
+describe('somebody else', () => {
+	it('changed another field: both hold', async () => {
+		server.meddle('thud', ['body', 'rate'], 3);
 		amount(2);
 		await settle();
+		expect(session.preset('thud')).toMatchObject({ amount: 2, rate: 3 });
+		expect(session.refused).toEqual([]);
 	});
 
-	it('asks, and saves nothing until there is an answer', async () => {
-		expect(session.conflicts.map((c) => [c.key, c.theirs.version])).toEqual([['thud', 5]]);
-		amount(2.5);
-		await settle(5000);
-		expect(server.saves).toBe(0);
-		expect(session.keepingOf('thud')).toBe('conflict');
-	});
-
-	it('keep mine: the next version is mine', async () => {
-		await session.settle('thud', 'mine');
-		expect(server.version).toBe(6);
-		expect(server.document.amount).toBe(2);
-		expect(server.notes.at(-1)).toBe('kept over version 5');
-		expect(session.conflicts).toEqual([]);
-	});
-
-	it('keep mine after the work went on: what is there now is kept', async () => {
-		amount(3);
-		amount(4);
-		await session.settle('thud', 'mine');
-		expect([server.version, server.document.amount, session.keepingOf('thud')]).toEqual([6, 4, 'kept']);
-	});
-
-	it('keep mine while somebody saved once more: it asks again and overwrites nothing', async () => {
-		server.version = 6;
-		server.document = { ...server.document, amount: 11 };
-		await session.settle('thud', 'mine');
-		expect([server.version, server.document.amount]).toEqual([6, 11]);
-		expect(session.conflicts.map((c) => c.theirs.version)).toEqual([6]);
-		expect(session.preset('thud')!.amount).toBe(2);
-	});
-
-	it('an answer about another document answers nothing', async () => {
-		expect(await session.settle('elsewhere', 'theirs')).toBeNull();
-		expect(session.conflicts).toHaveLength(1);
-		expect(session.preset('thud')!.amount).toBe(2);
-	});
-
-	it('take theirs: mine is gone from the page, theirs is there', async () => {
-		await session.settle('thud', 'theirs');
-		expect(session.preset('thud')!.amount).toBe(9);
+	it('changed the same field first: theirs stands, mine waits with both values, who, and when', async () => {
+		server.meddle('thud', ['body', 'amount'], 9, 'Bea');
+		amount(2);
 		await settle();
-		expect(server.saves).toBe(0);
-		// Undo brings mine back, and keeps it as the next version.
+		expect(session.preset('thud')!.amount).toBe(9);
+		const [waiting] = session.refused;
+		expect(waiting).toMatchObject({ mine: 2, who: 'Bea', savedAt: '2026-01-01T09:00:01.000Z' });
+		expect(session.standing(waiting!)).toEqual({ name: 'Thud', field: 'amount', theirs: 9 });
+		expect(session.keyOf(waiting!)).toBe('thud');
+		expect(session.keepingOf('thud')).toBe('refused');
+		session.takeRefused(waiting!.id);
+		await settle();
+		expect([stored().amount, session.keepingOf('thud')]).toEqual([2, 'kept']);
+	});
+
+	it('and it may be dropped: nothing is sent', async () => {
+		server.meddle('thud', ['body', 'amount'], 9);
+		amount(2);
+		await settle();
+		const { sends } = server;
+		session.dropRefused(session.refused[0]!.id);
+		await settle();
+		expect([server.sends, session.preset('thud')!.amount, session.keepingOf('thud')]).toEqual([sends, 9, 'kept']);
+	});
+
+	it('has changed what one would undo: it stays, and that is said', async () => {
+		amount(2);
+		await settle();
+		server.meddle('thud', ['body', 'amount'], 9);
+		session.change('thud', 'Rate', (p) => void (p.rate = 2));
+		await settle();
 		session.undo();
-		expect(session.preset('thud')!.amount).toBe(2);
-		await settle();
-		expect([server.version, server.document.amount]).toEqual([6, 2]);
-		session.redo();
-		await settle();
-		expect([server.version, server.document.amount]).toEqual([7, 9]);
+		session.goBack();
+		expect(session.preset('thud')).toMatchObject({ amount: 9, rate: 1 });
+		expect(session.notices.at(-1)!.text).toContain('somebody else has changed amount since');
+		session.goBack();
+		expect(session.notices.at(-1)!.text).toBe('There is nothing to undo.');
 	});
-
-	it('both: mine becomes a copy that remembers its origin', async () => {
-		const key = await session.settle('thud', 'both');
-		expect(session.preset(key!)).toMatchObject({ amount: 2, name: 'Thud, mine', origin: 'thud' });
-		expect(session.preset('thud')!.amount).toBe(9);
-	});
-});
-
-it('a page that was left while it saved meets its own save again, and does not ask about it', async () => {
-	server.version = 2;
-	server.document = { ...server.document, amount: 7 };
-	await new Drafts().keep({ project: 'harbour', key: 'thud', base: 1, document: { ...server.document } });
-	const close = session.open();
-	await vi.waitFor(() => expect(session.preset('thud')!.amount).toBe(7));
-	await settle();
-	expect(session.conflicts).toEqual([]);
-	expect(session.keepingOf('thud')).toBe('kept');
-	expect(session.savedOf('thud')!.version).toBe(2);
-	expect(server.saves).toBe(0);
-	close();
 });
 
 describe('courses', () => {
-	const walk = { ...newCourse('walk', 'Walk'), seconds: 12 };
-	const stored = { key: 'walk', version: 3, savedAt: '2026-01-01T08:00:00Z', position: 'a0', document: walk };
-	const sent: unknown[] = [];
-	beforeEach(async () => {
-		sent.length = 0;
-		vi.stubGlobal('fetch', async (path: string, init: { method: string; body?: string }) => {
-			const body = init.body ? JSON.parse(init.body) : null;
-			sent.push([init.method, path.replace('/api/projects/harbour', ''), body?.base ?? body?.retired]);
-			if (init.method === 'GET') return Response.json([stored]);
-			if (init.method === 'POST')
-				return Response.json(
-					{ ...stored, key: body.document.id, version: 1, document: body.document },
-					{ status: 201 }
-				);
-			return Response.json({ version: 4, savedAt: '2026-01-01T08:00:01Z', changed: 1 });
-		});
-		expect(await session.courses.fetch()).toBe(true);
-	});
+	beforeEach(async () => expect(await session.courses.fetch()).toBe(true));
+	const kept = (): Course => shownOfHeld(server.find('walk')) as Course;
 
 	it('come once, are changed and undone like presets, and saved under their own version', async () => {
+		const { reads } = server;
 		await session.courses.fetch();
+		expect([server.reads, session.presets.length]).toEqual([reads, 1]);
 		expect(session.courses.list).toEqual([walk]);
-		expect(session.presets).toHaveLength(1);
 		session.courses.change('walk', 'Length', (c) => ({ ...c, seconds: 20 }), 'seconds');
 		session.courses.change('walk', 'Length', (c) => ({ ...c, seconds: 25 }), 'seconds');
 		await settle();
-		expect(sent).toEqual([
-			['GET', '/courses', undefined],
-			['PUT', '/courses/walk', 3]
-		]);
+		expect([kept().seconds, server.changes.length]).toEqual([25, 1]);
 		expect(session.undo()).toBe('Length in Walk');
 		expect(session.courses.get('walk')).toEqual(walk);
 	});
@@ -240,37 +184,39 @@ describe('courses', () => {
 	it('a copy has an id of its own; undo of adding retires it, and a retired one comes back', async () => {
 		expect(await session.courses.copy('walk')).toBe('walk-copy');
 		session.undo();
-		await settle(0);
 		expect(session.courses.order).toEqual(['walk']);
 		await session.courses.retire('walk');
 		expect(session.courses.order).toEqual([]);
 		session.undo();
-		await settle(0);
 		expect(session.courses.order).toEqual(['walk']);
-		expect(sent.slice(2)).toEqual([
-			['PATCH', '/courses', true],
-			['PATCH', '/courses', true],
-			['PATCH', '/courses', false]
+		await settle();
+		expect(server.all.map(({ id, retired }) => [id, retired])).toEqual([
+			['thud', false],
+			['walk', false],
+			['walk-copy', true]
 		]);
 	});
 });
 
-describe('drafts', () => {
-	it('bring back what a closed tab did not get to send', async () => {
-		await new Drafts().keep({ project: 'harbour', key: 'thud', base: 1, document: { ...server.document, amount: 7 } });
+describe('a page that is left and loaded again', () => {
+	it('brings back what it did not get to send, once, and undo goes on from there', async () => {
+		vi.useRealTimers();
+		server.away = true;
 		const close = session.open();
-		await vi.waitFor(() => expect(session.preset('thud')!.amount).toBe(7));
-		await settle();
-		expect(server.document.amount).toBe(7);
-		await vi.waitFor(async () => expect(await new Drafts().list('harbour')).toEqual([]));
+		amount(7);
+		await vi.waitFor(() => expect(session.keepingOf('thud')).toBe('away'));
 		close();
-	});
-
-	it('that are the same as what is kept are dropped without a word', async () => {
-		await new Drafts().keep({ project: 'harbour', key: 'thud', base: 1, document: server.document });
-		const close = session.open();
-		await vi.waitFor(async () => expect(await new Drafts().list('harbour')).toEqual([]));
-		expect(session.notices).toEqual([]);
-		close();
+		await new Promise((done) => setTimeout(done, 30));
+		server.away = false;
+		const again = new ProjectSession({ project, ...server.opened() });
+		const closeAgain = again.open();
+		await vi.waitFor(() => expect(stored().amount).toBe(7));
+		expect(again.preset('thud')!.amount).toBe(7);
+		expect(again.notices.map((n) => n.text).join()).toContain('“Thud” were found in this browser');
+		again.undo();
+		expect(again.preset('thud')!.amount).toBe(1);
+		await vi.waitFor(() => expect(stored().amount).toBe(1));
+		expect(server.changes).toHaveLength(2);
+		closeAgain();
 	});
 });

@@ -1,81 +1,130 @@
 /**
- * The project as this page has it open: documents with undo, saved as ever new versions, with drafts for when the
- * server is away and a question when somebody else saved first. Nothing a user did is lost.
+ * The project as this page has it open, in the words of the rooms: presets, wiring and courses, changed as whole documents by recipes. Beneath,
+ * each change is one by fields, in this window's own copy (`working-copy`), which the outbox sends. Nothing a user did is lost.
  */
 import { getContext, setContext } from 'svelte';
-import type { Draft as ImmerDraft } from 'immer';
-import { freeId, wiringBeside, type Arrival, type Choice, type Course, type Wiring } from '$lib/documents';
-import type { AnyPreset, BobPreset, LagPreset, Rig, ShakePreset } from 'dinesis-runtime';
+import { produce, type Draft as ImmerDraft } from 'immer';
 import {
-	newBob,
-	newLag,
-	newPreset,
-	NO_LINKS,
-	isBob,
-	isLag,
-	isShake,
-	type Played,
-	type View
-} from 'dinesis-runtime/tools';
-import { rigsAlong, sayBroughtIn, sortOut } from './bring-in';
-import { arranged, inOrder, withNew } from './order';
+	creation,
+	fieldsTowards,
+	freeId,
+	newUuid,
+	partsTowards,
+	shownOfHeld,
+	WIRING_KINDS,
+	wiringOf,
+	type AnyDocument,
+	type Arrival,
+	type Choice,
+	type Course,
+	type Held,
+	type KindName,
+	type Stub,
+	type Wiring
+} from '$lib/documents';
+import type { AnyPreset, BobPreset, LagPreset, Rig, ShakePreset } from 'dinesis-runtime';
+import { newBob, newLag, newPreset, isBob, isLag, type Played, type View } from 'dinesis-runtime/tools';
 import { MotionWorker } from '../workers/motion';
 import { Shelf } from '../workers/shelf';
 import * as api from './api';
-import { courseKey, Courses, isCourse } from './courses.svelte';
-import { Keeper, type Conflict, type Keeping, type Kept, type Saved } from './keeper.svelte';
+import { rigsAlong, sayBroughtIn, sortOut } from './bring-in';
+import { courseId, courseKey, Courses, isCourse } from './courses.svelte';
+import { listenToChanges } from './live';
 import { Notices, type Notice } from './notices.svelte';
+import { Outbox } from './outbox.svelte';
+import { personName } from './person';
 import { Presence } from './presence.svelte';
-import { Tabs, type TabMessage } from './tabs';
+import { BrowserShelter, windowName } from './shelter';
+import { fieldName, type Fields } from './steps';
+import { Tabs } from './tabs';
+import { WorkingCopy, type Refused } from './working-copy.svelte';
 
-export type { Conflict, Keeping, Notice };
-type PresetDraft = ImmerDraft<ShakePreset>;
-/** Keys of what is kept beside presets: a star is in no id. */
+export type { Notice, Refused };
+/** The key of events, game values, cues and rigs beside presets: a star is in no id. */
 export const WIRING = '*wiring';
-const isPreset = (key: string): boolean => !key.startsWith('*');
+const PRESETS = ['shake', 'bob', 'lag'] as const satisfies readonly KindName[];
+const isWiringKind = (kind: KindName): boolean => (WIRING_KINDS as readonly KindName[]).includes(kind);
+
+/** How a document stands with the server. */
+export type Keeping = 'kept' | 'changed' | 'saving' | 'away' | 'refused';
+
+export interface Saved {
+	readonly version: number;
+	readonly savedAt: string;
+}
+
+/** What a page opens a project with. */
+export interface Opened {
+	readonly project: { readonly id: string; readonly slug: string; readonly name: string; readonly demo?: boolean };
+	/** The project's last number when its documents were read. */
+	readonly number: number;
+	readonly documents: readonly Held[];
+	/** What of its wiring is out of use. */
+	readonly stubs?: readonly Stub[];
+	/** How many presets there are in all: those that did not come with the page are fetched once it stands. */
+	readonly count?: number;
+}
 
 export class ProjectSession {
-	/** Keys of shakes in the project's order. */
-	order = $state.raw<readonly string[]>([]);
-	/** Keys of head bobs and camera lags, in the project's order. */
-	private bodyOrder = $state.raw<readonly string[]>([]);
 	/** How many presets are still to come from the server. */
 	missing = $state(0);
+	readonly project: Opened['project'];
 	readonly notes = new Notices();
 	/** Measures, drawings and neighbours, off the page's thread. */
 	readonly worker = new MotionWorker();
 	readonly shelf = new Shelf(this.worker);
 	readonly courses: Courses;
-	private readonly keeper: Keeper;
+	private readonly work: WorkingCopy;
+	private readonly outbox: Outbox;
 	private readonly presence = new Presence();
 	private readonly listeners = new Set<(preset: ShakePreset) => void>();
+	private readonly stubs = new Map<string, Stub>();
+	private readonly controls = new Map<string, string>();
 
-	constructor(
-		readonly project: { readonly id: string; readonly slug: string; readonly name: string; readonly demo?: boolean },
-		presets: readonly api.StoredPreset[],
-		/** How many there are in all: those that did not come with the page are fetched once it stands. */
-		count: number = presets.length,
-		wiring: api.StoredWiring = {
-			version: 1,
-			savedAt: '',
-			document: { events: [], parameters: [], cues: [], world: NO_LINKS, rigs: [] }
-		}
-	) {
-		this.keeper = new Keeper(project.slug, [...presets, { ...wiring, key: WIRING, position: '' }], {
-			send: (key, base, document, note) => this.send(key, base, document, note),
-			nameOf: (key) => this.titleOf(key),
-			changed: (key, document) => {
-				const preset = isPreset(key) ? (document as AnyPreset) : null;
-				if (preset && isShake(preset)) for (const listener of this.listeners) listener(preset);
-			},
-			say: (text) => this.say(text)
+	/** Keys of shakes in the project's order. */
+	readonly order = $derived.by((): readonly string[] => this.work.list('shake').map(({ id }) => id));
+	readonly presets = $derived.by(() => this.work.list('shake').map((held) => shownOfHeld(held) as ShakePreset));
+	/** The project's head bobs and camera lags. */
+	readonly bobsAndLags = $derived.by(() => {
+		const held = [...this.work.list('bob'), ...this.work.list('lag')];
+		return held
+			.sort((a, b) => (a.order < b.order ? -1 : a.order > b.order ? 1 : 0))
+			.map((one) => shownOfHeld(one) as BobPreset | LagPreset);
+	});
+	/** Events, game values and cues. */
+	readonly wiring = $derived.by((): Wiring => wiringOf(this.wiringHeld));
+
+	constructor(opened: Opened) {
+		const { project, number, documents, stubs = [], count } = opened;
+		this.project = project;
+		for (const stub of stubs) this.stubs.set(stub.uuid, stub);
+		this.work = new WorkingCopy(newUuid(), documents, number, {
+			changed: (held) => this.shown(held),
+			stirred: () => this.outbox?.stirred()
 		});
-		this.courses = new Courses(project.slug, this.keeper, (text, action) => this.say(text, action));
-		const keysOf = (shakes: boolean): string[] =>
-			presets.filter((p) => isShake(p.document) === shakes).map((p) => p.key);
-		this.order = inOrder(keysOf(true), this.placeOf);
-		this.bodyOrder = inOrder(keysOf(false), this.placeOf);
-		this.missing = Math.max(0, count - presets.length);
+		this.outbox = new Outbox(
+			this.work,
+			{
+				send: (change) => api.sendChange(project.slug, change),
+				since: (after) => api.changesSince(project.slug, after)
+			},
+			{
+				who: personName,
+				say: (text) => this.say(text),
+				nameOf: (held) => this.nameOf(held)
+			}
+		);
+		this.courses = new Courses(this.work, {
+			project: project.slug,
+			make: (label, kind, document, note) => this.make(label, kind, document, note),
+			say: (text, action) => this.say(text, action)
+		});
+		const here = documents.filter(({ kind }) => (PRESETS as readonly KindName[]).includes(kind)).length;
+		this.missing = Math.max(0, (count ?? here) - here);
+	}
+
+	private get wiringHeld(): Held[] {
+		return WIRING_KINDS.flatMap((kind) => this.work.list(kind));
 	}
 
 	/** Where the project's pages are: `/` and its part of the address, written as addresses are. */
@@ -83,75 +132,113 @@ export class ProjectSession {
 		return `/${encodeURIComponent(this.project.slug)}`;
 	}
 
-	/** Begins what needs a browser: drafts, other tabs. Returns what ends it. */
+	/** Begins what needs a browser: what was left in it, other tabs, what others change. Returns what ends it. */
 	open(): () => void {
-		const tabs = new Tabs(this.project.slug, (message) => this.receive(message));
-		this.keeper.open(tabs);
+		const tabs = new Tabs(this.project.slug, (message) => this.presence.hear(message));
 		const alone = this.presence.open(tabs);
-		void this.fetchRest().then(() => this.keeper.recoverDrafts((key) => !isCourse(key)));
+		let deaf = (): void => undefined;
+		let closed = false;
+		void windowName(newUuid).then(async ({ name, release }) => {
+			if (closed) return release();
+			this.work.goesBy(name);
+			await this.outbox.open(new BrowserShelter(this.project.slug, name, release));
+			if (closed) return;
+			deaf = listenToChanges(this.project.id, (number) => this.outbox.heardOf(number));
+		});
+		void this.fetchRest();
 		const leave = (): void => {
-			this.keeper.flush();
+			this.outbox.flush();
 			tabs.leave();
 		};
 		window.addEventListener('pagehide', leave);
 		return () => {
+			closed = true;
+			deaf();
 			alone();
 			window.removeEventListener('pagehide', leave);
-			this.keeper.close();
+			this.outbox.close();
 			tabs.close();
 			this.worker.close();
 		};
 	}
 
-	private send(
-		key: string,
-		base: number,
-		document: Kept,
-		note: string
-	): Promise<api.Answer<{ version: number; savedAt: string }>> {
-		const { slug } = this.project;
-		if (key === WIRING) return api.saveWiring(slug, base, document as Wiring, note);
-		if (isCourse(key)) return api.saveCourse(slug, (document as Course).id, base, document as Course, note);
-		return api.savePreset(slug, key, base, document as AnyPreset, note);
+	private shown(held: Held): void {
+		if (isWiringKind(held.kind)) {
+			if (held.retired) this.stubs.set(held.uuid, held);
+			else this.stubs.delete(held.uuid);
+		}
+		if (held.kind !== 'shake') return;
+		const preset = shownOfHeld(held) as ShakePreset;
+		for (const listener of this.listeners) listener(preset);
 	}
 
-	/** What a sentence calls a document. */
-	titleOf(key: string): string {
-		if (key === WIRING) return 'the events, cues and rigs';
-		const document = this.documents[key] as AnyPreset | Course | undefined;
-		return `“${document?.name ?? key}”`;
+	private nameOf(held: Held): string {
+		return isWiringKind(held.kind)
+			? 'the events, cues and rigs'
+			: `“${(shownOfHeld(held) as AnyDocument).name ?? held.id}”`;
 	}
 
-	private get documents(): Record<string, Kept> {
-		return this.keeper.documents;
+	/** What is held of the document or documents of a key. */
+	private heldOf(key: string): readonly Held[] {
+		if (key === WIRING) return this.wiringHeld;
+		const held = isCourse(key) ? this.work.find(['course'], courseId(key)) : this.work.find(PRESETS, key);
+		return held ? [held] : [];
 	}
 
 	get undoLabel(): string | null {
-		return this.keeper.undoLabel;
+		return this.work.undoLabel;
 	}
 
 	get redoLabel(): string | null {
-		return this.keeper.redoLabel;
+		return this.work.redoLabel;
 	}
 
-	/** Documents that were saved elsewhere since this page began to change them, the first one first. */
-	get conflicts(): readonly Conflict[] {
-		return Object.values(this.keeper.conflicts);
+	/** Fields whose value here was refused: each waits until it is taken or dropped. */
+	get refused(): readonly Refused[] {
+		return this.work.refused;
 	}
 
-	/** What is here of a document, whatever its kind. */
-	document(key: string): Kept | undefined {
-		return this.documents[key];
+	/** What everybody has in such a field, and what it is called. */
+	standing(refused: Refused): { readonly name: string; readonly field: string; readonly theirs: unknown } {
+		const held = this.work.get(refused.document);
+		return {
+			name: held ? ((shownOfHeld(held) as AnyDocument).name ?? held.id) : 'a document',
+			field: fieldName(refused.path),
+			theirs: this.work.ackedValue(refused)
+		};
+	}
+
+	/** The key of the document that a refused field is in. */
+	keyOf({ document }: Refused): string {
+		const held = this.work.get(document);
+		if (!held || isWiringKind(held.kind)) return WIRING;
+		return held.kind === 'course' ? courseKey(held.id) : held.id;
+	}
+
+	/** What the control is called that a change came from; undefined where nobody knows. */
+	controlOf(label: string): string | undefined {
+		return this.controls.get(label);
+	}
+
+	/** The control that has the focus is where a change comes from: a note about its value stands there. */
+	private noteControl(label: string): void {
+		const name = typeof document === 'undefined' ? null : document.activeElement?.getAttribute('aria-label');
+		if (name) this.controls.set(label, name);
+	}
+
+	/** Puts what was refused in the place of what everybody has. */
+	takeRefused(id: string): void {
+		if (!this.work.takeRefused(id)) this.say('What it was a part of is not there any more; nothing was changed.');
+	}
+
+	/** Lets go of what was refused. */
+	dropRefused(id: string): void {
+		this.work.leaveRefused(id);
 	}
 
 	preset(key: string): ShakePreset | undefined {
-		const found = isPreset(key) ? (this.documents[key] as AnyPreset | undefined) : undefined;
-		return found && isShake(found) ? found : undefined;
-	}
-
-	/** The project's head bobs and camera lags. */
-	get bobsAndLags(): (BobPreset | LagPreset)[] {
-		return this.bodyOrder.map((key) => this.documents[key] as BobPreset | LagPreset);
+		const held = this.work.find(['shake'], key);
+		return held && !held.retired ? (shownOfHeld(held) as ShakePreset) : undefined;
 	}
 
 	/** All that a run is played with. */
@@ -167,16 +254,17 @@ export class ProjectSession {
 		return this.bobsAndLags.filter(isLag);
 	}
 
-	get presets(): ShakePreset[] {
-		return this.order.map((key) => this.documents[key] as ShakePreset).filter(Boolean);
-	}
-
+	/** Where a document of the key stands with the server. */
 	savedOf(key: string): Saved | undefined {
-		return this.keeper.savedOf(key);
+		const [held] = this.heldOf(key);
+		return held && this.work.ackedOf(held.uuid);
 	}
 
 	keepingOf(key: string): Keeping {
-		return this.keeper.keepingOf(key);
+		const uuids = new Set(this.heldOf(key).map(({ uuid }) => uuid));
+		if ([...uuids].some((uuid) => this.work.busy.has(uuid)))
+			return this.outbox.away ? 'away' : this.outbox.sending ? 'saving' : 'changed';
+		return this.work.refused.some(({ document }) => uuids.has(document)) ? 'refused' : 'kept';
 	}
 
 	/** How many other tabs look at this preset. */
@@ -184,7 +272,7 @@ export class ProjectSession {
 		return this.presence.at(key);
 	}
 
-	/** Calls back with every preset that changes, however it came about. */
+	/** Calls back with every shake that changes, however it came about. */
 	onChange(listener: (preset: ShakePreset) => void): () => void {
 		this.listeners.add(listener);
 		return () => this.listeners.delete(listener);
@@ -197,16 +285,11 @@ export class ProjectSession {
 		recipe: (preset: ImmerDraft<ShakePreset>) => ShakePreset | void,
 		mark: string | null = null
 	): void {
-		const preset = this.preset(key);
-		if (!preset) return;
-		this.keeper.change(
-			`${label} in ${preset.name}`,
-			(draft) => {
-				const result = recipe(draft[key] as PresetDraft);
-				if (result) draft[key] = result as PresetDraft;
-			},
-			mark === null ? null : `${key} ${mark}`
-		);
+		const held = this.work.find(['shake'], key);
+		if (!held) return;
+		const preset = shownOfHeld(held) as ShakePreset;
+		const next = produce(preset, (draft) => recipe(draft) as ImmerDraft<ShakePreset> | void);
+		this.put(held, `${label} in ${preset.name}`, next, mark === null ? null : `${key} ${mark}`);
 	}
 
 	/** Changes a head bob or a camera lag as one undoable step; marks as in `change`. */
@@ -216,18 +299,15 @@ export class ProjectSession {
 		recipe: (preset: BobPreset | LagPreset) => BobPreset | LagPreset,
 		mark: string | null = null
 	): void {
-		const preset = this.bobsAndLags.find((p) => p.id === key);
-		if (!preset) return;
-		this.keeper.change(
-			`${label} in ${preset.name}`,
-			(draft) => void (draft[key] = recipe(preset) as ImmerDraft<AnyPreset>),
-			mark === null ? null : `${key} ${mark}`
-		);
+		const held = this.work.find(['bob', 'lag'], key);
+		if (!held) return;
+		const preset = shownOfHeld(held) as BobPreset | LagPreset;
+		this.put(held, `${label} in ${preset.name}`, recipe(preset), mark === null ? null : `${key} ${mark}`);
 	}
 
-	/** Events, game values and cues. */
-	get wiring(): Wiring {
-		return this.documents[WIRING] as Wiring;
+	private put(held: Held, label: string, next: AnyDocument, mark: string | null, note = ''): void {
+		this.noteControl(label);
+		this.work.change(label, [{ document: held.uuid, fields: fieldsTowards(held, next) }], mark, note);
 	}
 
 	/** The cues that play or stop a preset, or put it in the camera's chain, by their place in the list. */
@@ -248,62 +328,83 @@ export class ProjectSession {
 	}
 
 	/** Changes the wiring as one undoable step; marks as in `change`. */
-	rewire(label: string, recipe: (wiring: Wiring) => Wiring, mark: string | null = null): void {
-		this.keeper.change(
-			label,
-			(draft) => void (draft[WIRING] = recipe(this.wiring) as ImmerDraft<Wiring>),
-			mark === null ? null : `${WIRING} ${mark}`
-		);
+	rewire(label: string, recipe: (wiring: Wiring) => Wiring, mark: string | null = null, note = ''): void {
+		this.noteControl(label);
+		const parts = partsTowards(this.wiringHeld, [...this.stubs.values()], recipe(this.wiring));
+		this.work.change(label, parts, mark === null ? null : `${WIRING} ${mark}`, note);
 	}
 
 	/** Ends a gesture. */
 	seal(): void {
-		this.keeper.seal();
+		this.work.seal();
 	}
 
 	undo(): string | null {
-		return this.keeper.undo();
+		return this.turn('undo');
 	}
 
 	redo(): string | null {
-		return this.keeper.redo();
+		return this.turn('redo');
+	}
+
+	private turn(way: 'undo' | 'redo'): string | null {
+		const done = this.work.turn(way);
+		if (!done) return null;
+		if (done.stayed.length > 0)
+			this.say(
+				done.failed
+					? `“${done.label}” is not ${way === 'undo' ? 'undone' : 'done again'}: somebody else has changed ${done.stayed.join(', ')} since.`
+					: `Somebody else has changed ${done.stayed.join(', ')} since; that stays.`
+			);
+		else if (done.failed) this.say(`“${done.label}” cannot be ${way === 'undo' ? 'undone' : 'done again'} any more.`);
+		return done.failed ? null : done.label;
 	}
 
 	/** Undo, and says what was undone. */
 	goBack(): void {
+		if (this.undoLabel === null) return this.say('There is nothing to undo.');
 		const label = this.undo();
-		this.say(label === null ? 'There is nothing to undo.' : `Undone: ${label}`);
+		if (label !== null) this.say(`Undone: ${label}`);
 	}
 
 	/** Redo, and says what was done again. */
 	goForward(): void {
+		if (this.redoLabel === null) return this.say('There is nothing to redo.');
 		const label = this.redo();
-		this.say(label === null ? 'There is nothing to redo.' : `Done again: ${label}`);
+		if (label !== null) this.say(`Done again: ${label}`);
 	}
 
-	/** Adds a preset and returns its key; null when the server refused. */
-	async add(document: AnyPreset, note = ''): Promise<string | null> {
-		const made = await api.createPreset(this.project.slug, document, note);
+	/** Makes documents at once, as one step; null when the server did not take them. */
+	private async makeMany(
+		label: string,
+		list: readonly { readonly kind: KindName; readonly document: AnyDocument }[],
+		note: string
+	): Promise<readonly Held[] | null> {
+		const parts = list.map(({ kind, document }) => ({ document: newUuid(), fields: [creation(kind, document, '')] }));
+		const made = await this.outbox.make(note.slice(0, 200), parts);
 		if (!made.ok) {
 			this.say(
 				made.away
-					? 'The server does not answer, so a new preset cannot be made right now. Try again shortly.'
+					? 'The server does not answer, so nothing new can be made right now. Try again shortly.'
 					: made.message
 			);
 			return null;
 		}
-		const { key } = made.value;
-		this.take(made.value);
-		this.noteArrival(`Add “${document.name}”`, [key]);
-		return key;
+		this.work.noteMade(
+			label,
+			made.value.map(({ uuid }) => uuid)
+		);
+		return made.value;
 	}
 
-	/** Presets that came are retired by undo, so that nothing is lost by it. */
-	private noteArrival(label: string, keys: readonly string[]): void {
-		this.keeper.note(label, {
-			undo: () => void this.putAway(keys, true),
-			redo: () => void this.putAway(keys, false)
-		});
+	/** Makes one document and returns its id. */
+	private async make(label: string, kind: KindName, document: AnyDocument, note: string): Promise<string | null> {
+		return (await this.makeMany(label, [{ kind, document }], note))?.[0]?.id ?? null;
+	}
+
+	/** Adds a preset and returns its key; null when the server refused. */
+	add(document: AnyPreset, note = ''): Promise<string | null> {
+		return this.make(`Add “${document.name}”`, document.family, document, note);
 	}
 
 	addNew(): Promise<string | null> {
@@ -321,7 +422,7 @@ export class ProjectSession {
 	/** A new head bob or lag, for space or for a flat picture. */
 	newBody(family: 'bob' | 'lag', view: View = 'space'): Promise<string | null> {
 		const name = family === 'bob' ? 'New bob' : 'New lag';
-		const id = freeId(name, [...this.order, ...this.bodyOrder]);
+		const id = this.freePresetId(name);
 		return this.add({ ...(family === 'bob' ? newBob(id, name) : newLag(id, name)), view }, 'made new');
 	}
 
@@ -329,67 +430,60 @@ export class ProjectSession {
 	copyBody(key: string): Promise<string | null> {
 		const source = this.bobsAndLags.find((preset) => preset.id === key)!;
 		const name = `${source.name}, copy`.slice(0, 120);
-		const id = freeId(name, [...this.order, ...this.bodyOrder]);
-		return this.add({ ...source, id, name }, `copied from ${source.name}`);
+		return this.add({ ...source, id: this.freePresetId(name), name }, `copied from ${source.name}`);
 	}
 
-	/** Takes presets out of use; undo brings them back. False when the server refused. */
+	private freePresetId(name: string): string {
+		return freeId(name, [...this.order, ...this.bobsAndLags.map(({ id }) => id)]);
+	}
+
+	/** Takes presets out of use; undo brings them back. */
 	async retire(...keys: string[]): Promise<boolean> {
-		const present = keys.filter((key) => this.order.includes(key) || this.bodyOrder.includes(key));
-		const first = this.preset(present[0]!) ?? this.bobsAndLags.find((preset) => preset.id === present[0]);
-		const what = present.length === 1 ? `“${first?.name}”` : `${present.length} presets`;
-		if (!(await this.putAway(present, true))) return false;
-		this.keeper.note(`Retire ${what}`, {
-			undo: () => void this.putAway(present, false),
-			redo: () => void this.putAway(present, true)
-		});
-		const cues = new Set(present.flatMap((key) => this.usesOf(key))).size;
-		const rigs = this.wiring.rigs.filter((rig) => present.some((key) => rig.bob === key || rig.lag === key)).length;
+		const present = keys.flatMap((key) => this.work.find(PRESETS, key) ?? []).filter((held) => !held.retired);
+		if (present.length === 0) return false;
+		const ids = present.map(({ id }) => id);
+		const what = present.length === 1 ? this.nameOf(present[0]!) : `${present.length} presets`;
+		const cues = new Set(ids.flatMap((key) => this.usesOf(key))).size;
+		const rigs = this.wiring.rigs.filter((rig) => ids.some((key) => rig.bob === key || rig.lag === key)).length;
+		this.putAway(`Retire ${what}`, present, true);
 		const used = [
 			cues > 0 ? ` ${cues === 1 ? 'A cue points' : `${cues} cues point`} there and will do nothing.` : '',
 			rigs > 0 ? ` ${rigs === 1 ? 'A rig goes' : `${rigs} rigs go`} without it now.` : ''
 		].join('');
 		this.say(`${what} ${present.length === 1 ? 'is' : 'are'} retired.${used}`, {
 			label: 'Bring back',
-			run: () => void this.putAway(present, false)
+			run: () => this.putAway(`Bring back ${what}`, present, false)
 		});
-		return true;
+		return Promise.resolve(true);
 	}
 
-	/** Those that were retired, newest order first. */
-	async retired(): Promise<api.Answer<api.StoredPreset[]>> {
-		return api.fetchPresets(this.project.slug, '', true);
+	private putAway(label: string, list: readonly Held[], away: boolean): void {
+		this.work.change(
+			label,
+			list.map(({ uuid }) => ({ document: uuid, fields: [{ path: ['retired'], to: away }] }))
+		);
+	}
+
+	/** Those that were retired, in their order. */
+	retired(): Promise<api.Answer<Held[]>> {
+		return api.fetchDocuments(this.project.slug, { kinds: PRESETS, retired: true });
 	}
 
 	/** Brings a retired preset back into use. */
-	async bringBack(stored: api.StoredPreset): Promise<boolean> {
-		const done = await api.retirePresets(this.project.slug, [stored.key], false);
-		if (!done.ok) {
-			this.say(done.message);
-			return false;
-		}
-		this.take(stored);
-		return true;
-	}
-
-	private async putAway(keys: readonly string[], away: boolean): Promise<boolean> {
-		const done = await api.retirePresets(this.project.slug, keys, away);
-		if (!done.ok) {
-			this.say(done.message);
-			return false;
-		}
-		const shakes = keys.filter((key) => this.preset(key));
-		const others = keys.filter((key) => !shakes.includes(key));
-		this.order = arranged(this.order, shakes, away, this.placeOf);
-		this.bodyOrder = arranged(this.bodyOrder, others, away, this.placeOf);
-		return true;
+	bringBack(held: Held): void {
+		this.work.take([held]);
+		this.putAway(`Bring back ${this.nameOf(held)}`, [held], false);
 	}
 
 	/** Sets one field of several presets as one undoable step. */
 	changeMany(keys: readonly string[], label: string, recipe: (preset: ImmerDraft<ShakePreset>) => void): void {
-		this.keeper.change(label, (draft) => {
-			for (const key of keys) if (draft[key]) recipe(draft[key] as PresetDraft);
+		const fields = keys.flatMap((key): Fields[] => {
+			const held = this.work.find(['shake'], key);
+			if (!held) return [];
+			const next = produce(shownOfHeld(held) as ShakePreset, (draft) => void recipe(draft));
+			return [{ document: held.uuid, fields: fieldsTowards(held, next) }];
 		});
+		this.work.change(label, fields);
 	}
 
 	/**
@@ -404,39 +498,42 @@ export class ProjectSession {
 	): Promise<string | null> {
 		const sorted = sortOut(list, choiceOf);
 		const { fresh, replaced } = sorted;
-		let made: readonly api.StoredPreset[] = [];
+		let made: readonly Held[] = [];
 		if (fresh.length > 0) {
-			const answer = await api.createPresets(this.project.slug, fresh, `brought in from ${from}`.slice(0, 200));
+			const parts = fresh.map((document) => ({
+				document: newUuid(),
+				fields: [creation(document.family, document, '')]
+			}));
+			const answer = await this.outbox.make(`brought in from ${from}`.slice(0, 200), parts);
 			if (!answer.ok) {
 				this.say(answer.message);
 				return null;
 			}
 			made = answer.value;
-			this.takeMany(made);
 		}
-		const keyOf = new Map(fresh.map((preset, i) => [preset.id, made[i]?.key ?? preset.id]));
+		const keyOf = new Map(fresh.map((preset, i) => [preset.id, made[i]?.id ?? preset.id]));
 		const newRigs = rigsAlong(rigs, this.wiring.rigs, keyOf);
-		this.keeper.group(`Bring in ${from}`, () => {
+		this.work.group(`Bring in ${from}`, () => {
 			if (made.length > 0)
-				this.noteArrival(
+				this.work.noteMade(
 					`Bring in ${made.length} presets`,
-					made.map((p) => p.key)
+					made.map(({ uuid }) => uuid)
 				);
-			for (const key of replaced.keys()) this.keeper.because(key, `replaced from ${from}`.slice(0, 200));
-			this.keeper.change(`Replace ${replaced.size} presets`, (draft) => {
-				for (const [key, preset] of replaced) draft[key] = preset as ImmerDraft<ShakePreset>;
+			const fields = [...replaced].flatMap(([key, preset]): Fields[] => {
+				const held = this.work.find(PRESETS, key);
+				return held ? [{ document: held.uuid, fields: fieldsTowards(held, preset) }] : [];
 			});
+			this.work.change(`Replace ${replaced.size} presets`, fields, null, `replaced from ${from}`.slice(0, 200));
 			if (newRigs.length > 0)
 				this.rewire(`Bring in ${newRigs.length} rigs`, (w) => ({ ...w, rigs: [...w.rigs, ...newRigs] }));
 		});
 		return sayBroughtIn(sorted, newRigs.length);
 	}
 
-	/** Where the server has a document. */
+	/** Where the server has the versions of a document. */
 	private pathOf(key: string): string {
 		if (key === WIRING) return 'wiring';
-		if (isCourse(key)) return `courses/${(this.documents[key] as Course).id}`;
-		return `presets/${key}`;
+		return isCourse(key) ? `courses/${courseId(key)}` : `presets/${key}`;
 	}
 
 	/** All versions of a preset, of a course, or of the wiring, newest first. */
@@ -448,50 +545,12 @@ export class ProjectSession {
 	async restore(key: string, version: number): Promise<void> {
 		const found = await api.fetchVersion(this.project.slug, this.pathOf(key), version);
 		if (!found.ok) return this.say(found.message);
-		this.keeper.because(key, `restored version ${version}`);
 		const label = `Restore version ${version}`;
-		if (isPreset(key) && isShake(found.value as AnyPreset)) this.change(key, label, () => found.value as ShakePreset);
-		else
-			this.keeper.change(
-				`${label} of ${this.titleOf(key)}`,
-				(draft) => void (draft[key] = found.value as ImmerDraft<Kept>)
-			);
-	}
-
-	/**
-	 * Answers the question about one document. `both` keeps mine as a copy beside theirs and returns the copy's key; events, cues and
-	 * rigs are one document, whose entries that differ are copied within it. Until the server has the copy the question stands.
-	 */
-	async settle(key: string, choice: 'mine' | 'theirs' | 'both'): Promise<string | null> {
-		const conflict = this.keeper.conflicts[key];
-		if (!conflict) return null;
-		if (choice === 'mine') {
-			await this.keeper.keepMine(key);
-			return null;
-		}
-		if (choice === 'theirs') {
-			this.keeper.takeTheirs(key);
-			return null;
-		}
-		if (key === WIRING) {
-			const mine = this.wiring;
-			this.keeper.takeInstead(conflict.theirs);
-			this.rewire('Keep mine beside theirs', (theirs) => wiringBeside(mine, theirs));
-			return null;
-		}
-		const copy = await this.copyBeside(key);
-		if (copy === null) return null;
-		this.keeper.takeInstead(this.keeper.conflicts[key]?.theirs ?? conflict.theirs);
-		return isCourse(key) ? courseKey(copy) : copy;
-	}
-
-	/** A copy of what is here, kept beside what somebody else saved under its name. */
-	private copyBeside(key: string): Promise<string | null> {
-		const mine = this.documents[key] as AnyPreset | Course;
-		const name = `${mine.name}, mine`.slice(0, 120);
-		const note = 'kept beside another version';
-		if (isCourse(key)) return this.courses.add({ ...(mine as Course), name }, note);
-		return this.add({ ...(mine as AnyPreset), id: freeId(name, this.order), name, origin: key } as AnyPreset, note);
+		const note = `restored version ${version}`;
+		if (key === WIRING)
+			return this.rewire(`${label} of the events, cues and rigs`, () => found.value as Wiring, null, note);
+		const [held] = this.heldOf(key);
+		if (held) this.put(held, `${label} in ${this.nameOf(held)}`, found.value as AnyPreset | Course, null, note);
 	}
 
 	/** Tells other tabs which preset this one shows. */
@@ -511,53 +570,25 @@ export class ProjectSession {
 		return this.notes.list;
 	}
 
-	/** Takes over what the server has, as a change that undo passes by. */
-	private take(stored: api.StoredPreset): void {
-		this.keeper.takeInstead(stored);
-		this.enter([stored.key]);
-	}
-
-	private takeMany(list: readonly api.StoredPreset[]): void {
-		this.keeper.take(list);
-		this.enter(list.map((stored) => stored.key));
-	}
-
-	/** Gives keys that are new their place in the order. */
-	private enter(keys: readonly string[]): void {
-		const known = new Set([...this.order, ...this.bodyOrder]);
-		const fresh = keys.filter((key) => !known.has(key));
-		const shakes = fresh.filter((key) => isShake(this.documents[key] as AnyPreset));
-		const others = fresh.filter((key) => !shakes.includes(key));
-		if (shakes.length > 0) this.order = withNew(this.order, shakes, this.placeOf);
-		if (others.length > 0) this.bodyOrder = withNew(this.bodyOrder, others, this.placeOf);
-	}
-
-	/** Where the server has a preset in the project's order. */
-	private readonly placeOf = (key: string): string | undefined => this.keeper.savedOf(key)?.position;
-
-	/** Fetches what did not come with the page, a few hundred at a time: taking them in must not block the page. */
+	/** Fetches what did not come with the page, some at a time: taking them in must not block the page. */
 	private async fetchRest(): Promise<void> {
-		let after: string | null = '';
-		while (this.missing > 0 && after !== null) {
-			const answer: api.Answer<api.StoredPreset[]> = await api.fetchPresets(this.project.slug, after);
+		let after = '';
+		const known = new Set(
+			this.work
+				.list('shake')
+				.concat(this.work.list('bob'), this.work.list('lag'))
+				.map((h) => h.uuid)
+		);
+		while (this.missing > 0) {
+			const answer = await api.fetchDocuments(this.project.slug, { kinds: PRESETS, after, limit: api.PAGE });
 			if (!answer.ok) return this.say('Not all presets could be fetched; load the page again to try once more.');
-			const known = new Set([...this.order, ...this.bodyOrder]);
-			const fresh = answer.value.filter((stored) => !known.has(stored.key));
-			this.takeMany(fresh);
+			const fresh = answer.value.filter((held) => !known.has(held.uuid));
+			this.work.take(fresh);
 			this.missing = answer.value.length < api.PAGE ? 0 : Math.max(1, this.missing - fresh.length);
 			const last = answer.value.at(-1);
-			after = last ? `${last.position} ${last.key}` : null;
+			if (!last) return void (this.missing = 0);
+			after = `${last.order} ${last.id}`;
 		}
-	}
-
-	private receive(message: TabMessage): void {
-		if (message.kind !== 'saved') return this.presence.hear(message);
-		const { key, document } = message;
-		this.keeper.hear(message);
-		if (this.keepingOf(key) !== 'kept' || (isCourse(key) && !this.documents[key])) return;
-		if (isPreset(key)) this.take({ ...message, document: document as AnyPreset });
-		else this.keeper.takeInstead(message);
-		if (this.presence.isLooking(key)) this.say('Another tab changed this; its version is shown here.');
 	}
 }
 

@@ -1,19 +1,7 @@
-/** Tabs of one browser that have the same project open tell each other what they look at and what they saved. */
-import type { AnyPreset } from 'dinesis-runtime';
-import type { Course, Wiring } from '$lib/documents';
-
+/** Tabs of one browser that have the same project open tell each other what they look at. */
 export type TabMessage =
 	| { readonly kind: 'looking'; readonly tab: string; readonly key: string; readonly answer: boolean }
-	| { readonly kind: 'left'; readonly tab: string }
-	| {
-			readonly kind: 'saved';
-			readonly tab: string;
-			readonly key: string;
-			readonly version: number;
-			readonly savedAt: string;
-			readonly position: string;
-			readonly document: AnyPreset | Wiring | Course;
-	  };
+	| { readonly kind: 'left'; readonly tab: string };
 
 export class Tabs {
 	readonly id = crypto.randomUUID();

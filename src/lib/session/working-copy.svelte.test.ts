@@ -472,8 +472,7 @@ it('a thousand saves of two windows in between one another overwrite nothing sil
 		const host = {
 			who: () => name,
 			say: (text: string) => said.push(text),
-			nameOf: () => 'it',
-			refused: () => undefined
+			nameOf: () => 'it'
 		};
 		let box: Outbox | null = null;
 		const copy = new WorkingCopy(name, server.all, 0, { changed: () => undefined, stirred: () => box?.stirred() });

@@ -97,6 +97,9 @@ export class WorkingCopy {
 	refused = $state.raw<readonly Refused[]>([]);
 	/** Documents that have something on its way. */
 	busy = $state.raw<ReadonlySet<string>>(new Set());
+	/** The name of the window. */
+	window: string;
+	private readonly names = new Set<string>();
 	/** The last number of the project that was heard of. */
 	seen: number;
 	private lists = $state.raw<Readonly<Partial<Record<KindName, readonly Held[]>>>>({});
@@ -109,13 +112,21 @@ export class WorkingCopy {
 	private gathered: { label: string; fields: Fields[]; parts: StepPart[] } | null = null;
 
 	constructor(
-		readonly window: string,
+		first: string,
 		documents: readonly Held[],
 		seen: number,
 		private readonly host: CopyHost
 	) {
+		this.window = first;
+		this.names.add(first);
 		this.seen = seen;
 		this.take(documents);
+	}
+
+	/** The window's name is known only once the browser was asked; what it did before that is its own all the same. */
+	goesBy(name: string): void {
+		this.window = name;
+		this.names.add(name);
 	}
 
 	/** Those of a kind that are in use, in the project's order. */
@@ -248,7 +259,7 @@ export class WorkingCopy {
 		for (const change of changes) {
 			if (change.number <= this.seen) continue;
 			this.seen = change.number;
-			const own = change.window === this.window;
+			const own = this.names.has(change.window);
 			if (own) this.settle(change.change, touched);
 			for (const part of change.parts) {
 				if (!own)
@@ -376,7 +387,7 @@ export class WorkingCopy {
 	/** What others did to fields since an earlier page of this window: its steps do not take that back. */
 	loseTo(changes: readonly MadeChange[]): void {
 		for (const change of changes)
-			if (change.window !== this.window)
+			if (!this.names.has(change.window))
 				for (const { document, fields } of change.parts)
 					this.steps.lose(
 						document,

@@ -31,8 +31,7 @@
 			changed: 'changed',
 			saving: 'keeping …',
 			away: 'server away, held here',
-			conflict: 'two versions',
-			refused: 'not kept'
+			refused: 'one value waits'
 		}[keeping]
 	);
 
@@ -45,7 +44,7 @@
 	}
 </script>
 
-<span class:warn={keeping === 'away' || keeping === 'conflict' || keeping === 'refused'}>
+<span class:warn={keeping === 'away' || keeping === 'refused'}>
 	<Popover label="Versions" look="chip" onopen={load} title="All versions; go back to any of them">
 		{#snippet button()}version {saved?.version ?? '–'} · <span data-testid="keeping">{words}</span>{/snippet}
 		{#snippet children(close)}

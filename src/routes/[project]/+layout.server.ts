@@ -1,28 +1,33 @@
 import { error } from '@sveltejs/kit';
-import { presetStore } from '$lib/server/store/whole';
+import { WIRING_KINDS } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { findProject, readFact } from '$lib/server/repositories/projects';
-import { findWiring } from '$lib/server/store/wiring';
+import { countDocuments, findDocument, listDocuments, listStubs, PRESET_KINDS } from '$lib/server/store/documents';
 import type { LayoutServerLoad } from './$types';
 
 /** How many presets come with the page; the page fetches the rest once it stands. */
 const WITH_PAGE = 60;
 
-export const load: LayoutServerLoad = async ({ params }) => {
+export const load: LayoutServerLoad = async ({ params, untrack }) => {
+	// Its number first: what is changed while the documents are read is heard of again.
 	const project = await findProject(params.project);
 	if (!project) error(404, `There is no project "${params.project}".`);
 	if (project.retired) error(410, `“${project.name}” is retired. The page of all projects brings it back.`);
-	const demo = (await readFact(database(), 'demo')) === project.slug;
-	const presets = await presetStore.list(database(), project.id, { limit: WITH_PAGE });
-	const key = (params as { preset?: string }).preset;
-	if (key && !presets.some((preset) => preset.key === key)) {
-		const asked = await presetStore.find(project.id, key);
-		if (asked) presets.push(asked);
+	const { id, slug, name, number } = project;
+	const demo = (await readFact(database(), 'demo')) === slug;
+	const presets = await listDocuments(database(), id, { kinds: PRESET_KINDS, limit: WITH_PAGE });
+	// What is asked for within the project later on is there already, or is fetched by the page.
+	const asked = untrack(() => (params as { preset?: string }).preset);
+	if (asked && !presets.some((held) => held.id === asked)) {
+		const found = await findDocument(id, 'preset', asked);
+		if (found) presets.push(found);
 	}
+	const wiring = await listDocuments(database(), id, { kinds: WIRING_KINDS });
 	return {
-		project: { id: project.id, slug: project.slug, name: project.name, demo },
-		presets,
-		count: await presetStore.count(project.id),
-		wiring: (await findWiring(database(), project.id))!
+		project: { id, slug, name, demo },
+		number,
+		documents: [...presets, ...wiring],
+		stubs: await listStubs(id, WIRING_KINDS),
+		count: await countDocuments(id, PRESET_KINDS)
 	};
 };

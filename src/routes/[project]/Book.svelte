@@ -7,10 +7,9 @@
 	import Moon from '@lucide/svelte/icons/moon';
 	import Sun from '@lucide/svelte/icons/sun';
 	import { documentCommands } from '$lib/features/shell/documents';
-	import Question from '$lib/features/shell/Question.svelte';
+	import FieldNotes from '$lib/features/shell/FieldNotes.svelte';
 	import Palette from '$lib/features/shell/Palette.svelte';
 	import ShortcutsDialog from '$lib/features/shell/ShortcutsDialog.svelte';
-	import { isCourse } from '$lib/session/courses.svelte';
 	import { hasBegun, lastIn, noteBegun, placeOf, remember } from '$lib/session/places';
 	import { provideSession, ProjectSession } from '$lib/session/session.svelte';
 	import { fetchShelf, type ShelfEntry } from '$lib/session/api';
@@ -22,7 +21,7 @@
 
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 
-	const session = untrack(() => new ProjectSession(data.project, data.presets, data.count, data.wiring));
+	const session = untrack(() => new ProjectSession(data));
 	provideSession(session);
 	const commands = provideCommands(new Commands());
 	let palette = $state(false);
@@ -57,7 +56,6 @@
 	const visit = (room: string): void => void goto(roomAddress(room));
 	/** Tabs follow what is remembered: they are read again with every move. */
 	let tabs = $state.raw<Readonly<Record<string, string>>>({});
-	const openKey = (key: string): void => (isCourse(key) ? open('course', key.split(' ')[1]) : open('bench', key));
 
 	/** What another project has open, by its address. */
 	const openProject = (slug: string): void => void goto(`/${encodeURIComponent(slug)}`);
@@ -203,9 +201,7 @@
 </div>
 <Palette open={palette} commands={() => commands.all()} onclose={() => (palette = false)} />
 <ShortcutsDialog open={shortcuts} room={commands.shortcuts} onclose={() => (shortcuts = false)} />
-<div class="questions" class:hinted={hint} role="status">
-	{#each session.conflicts as conflict (conflict.key)}<Question {session} {conflict} oncopied={openKey} />{/each}
-</div>
+<FieldNotes {session} />
 <Toasts list={session.notices} />
 
 <style>
@@ -305,18 +301,5 @@
 		color: var(--ink-2);
 		font-size: 15px;
 		line-height: 1;
-	}
-	.questions {
-		position: fixed;
-		left: 54px;
-		top: 54px;
-		z-index: 5;
-		display: grid;
-		gap: 8px;
-		max-height: calc(100vh - 100px);
-		overflow: auto;
-	}
-	.questions.hinted {
-		top: 82px;
 	}
 </style>

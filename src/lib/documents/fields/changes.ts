@@ -1,5 +1,5 @@
 /** Changes of a kept document, field by field: found by comparing, applied, taken back, and held against one another. */
-import { dequal } from 'dequal';
+import { dequal } from 'dequal/lite';
 import { newUuid } from '../uuid';
 import { arrangedKeys } from './order';
 import { planOf, type Plan } from './plan';

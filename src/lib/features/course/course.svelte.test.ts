@@ -1,9 +1,19 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { eventFrom, linkTo, newCourse, type Course, type Wiring } from '$lib/documents';
+import {
+	eventFrom,
+	linkTo,
+	newCourse,
+	PROJECT_ID,
+	type AnyDocument,
+	type Course,
+	type KindName,
+	type Wiring
+} from '$lib/documents';
 import { newBob, newCue, newLag, newPreset, newRig } from 'dinesis-runtime/tools';
 import { HAPPENINGS } from '$lib/world/happenings';
 import { ProjectSession } from '$lib/session/session.svelte';
+import { fetchFrom, MemoryServer } from '$lib/session/testing/memory-server';
 import type { CourseWorker } from '$lib/workers/course';
 import { CourseState, eyesOf } from './course.svelte';
 import { FreePlay } from './free.svelte';
@@ -44,28 +54,19 @@ const surveys: unknown[][] = [];
 
 beforeEach(async () => {
 	surveys.length = 0;
-	vi.stubGlobal('fetch', async (_: string, init: { method: string; body?: string }) => {
-		if (init.method === 'GET')
-			return Response.json([
-				{ key: 'walk', version: 1, savedAt: '2026-01-01T08:00:00Z', position: 'a0', document: walk }
-			]);
-		const { document } = JSON.parse(init.body ?? '{}');
-		return Response.json(
-			{ key: document?.id, version: 1, savedAt: '2026-01-01T08:00:00Z', position: 'a1', document },
-			{ status: 201 }
-		);
-	});
-	const presets = [thud, hum].map((document, i) => ({
-		key: document.id,
-		version: 1,
-		savedAt: '2026-01-01T08:00:00Z',
-		position: `a${i}`,
-		document
-	}));
-	session = new ProjectSession({ id: 'p', slug: 'quay', name: 'Quay' }, presets, 2, {
-		version: 1,
-		savedAt: '',
-		document: wiring
+	const server = new MemoryServer([
+		['shake', thud],
+		['shake', hum],
+		...wiring.events.map((event): [KindName, AnyDocument] => ['event', event]),
+		...wiring.parameters.map((value): [KindName, AnyDocument] => ['value', value]),
+		...wiring.cues.map((cue): [KindName, AnyDocument] => ['cue', cue]),
+		['project', { id: PROJECT_ID, world: wiring.world, carried: {} } as AnyDocument],
+		['course', walk]
+	]);
+	vi.stubGlobal('fetch', fetchFrom(server));
+	session = new ProjectSession({
+		project: { id: 'p', slug: 'quay', name: 'Quay' },
+		...server.opened(({ kind }) => kind !== 'course')
 	});
 	await session.courses.fetch();
 	const worker = { survey: (...wish: unknown[]) => void surveys.push(wish) } as unknown as CourseWorker;

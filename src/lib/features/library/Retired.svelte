@@ -1,11 +1,12 @@
 <script lang="ts">
 	/** What was taken out of use, with all its versions; any of it comes back. */
-	import type { StoredPreset } from '$lib/session/api';
+	import type { AnyPreset } from 'dinesis-runtime';
+	import { shownOfHeld, type Held } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 
 	let { session, open, onclose }: { session: ProjectSession; open: boolean; onclose: () => void } = $props();
-	let list = $state.raw<readonly StoredPreset[] | null>(null);
+	let list = $state.raw<readonly Held[] | null>(null);
 	let trouble = $state('');
 
 	$effect(() => {
@@ -17,8 +18,9 @@
 			else trouble = answer.message;
 		});
 	});
-	async function bringBack(stored: StoredPreset) {
-		if (await session.bringBack(stored)) list = list?.filter((other) => other.key !== stored.key) ?? null;
+	function bringBack(held: Held) {
+		session.bringBack(held);
+		list = list?.filter((other) => other.uuid !== held.uuid) ?? null;
 	}
 </script>
 
@@ -29,10 +31,11 @@
 		<p>Looking…</p>
 	{:else}
 		<ul>
-			{#each list as stored (stored.key)}
+			{#each list as held (held.uuid)}
+				{@const preset = shownOfHeld(held) as AnyPreset}
 				<li>
-					<span><b>{stored.document.name}</b> <small>{stored.document.about}</small></span>
-					<button onclick={() => bringBack(stored)}>Bring back</button>
+					<span><b>{preset.name}</b> <small>{preset.about}</small></span>
+					<button onclick={() => bringBack(held)}>Bring back</button>
 				</li>
 			{:else}
 				<li>Nothing is retired. What you retire waits here, with all its versions.</li>

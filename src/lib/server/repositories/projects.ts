@@ -28,6 +28,8 @@ export interface Project {
 	readonly slug: string;
 	readonly name: string;
 	readonly retired: boolean;
+	/** Of its last change. */
+	readonly number: number;
 }
 
 /** A project as the shelf shows it. */
@@ -51,7 +53,8 @@ const plain = (row: ProjectRow): Project => ({
 	id: row.id,
 	slug: row.slug,
 	name: row.name,
-	retired: row.retiredAt !== null
+	retired: row.retiredAt !== null,
+	number: row.changeNumber
 });
 
 /** Those in use, in the order in which they were made. */

@@ -9,6 +9,7 @@ import {
 	freeId,
 	isBodyPath,
 	judgePart,
+	keysBetween,
 	KINDS,
 	referencesOf,
 	unsound,
@@ -21,9 +22,11 @@ import {
 	type MadeChange,
 	type Refusal,
 	type Reference,
-	type Since
+	type Since,
+	type Space
 } from '../../documents';
 import { ChangeRow, DocumentRow } from '../db/models';
+import { lastPlace } from './documents';
 
 export type ChangeResult =
 	| { readonly state: 'made'; readonly number: number; readonly savedAt: string }
@@ -85,7 +88,7 @@ export function makeChange(
 			if ('after' in judged) judgedWell.push({ ...judged, row });
 			else refusals.push(...judged);
 		}
-		const works = await giveIds(projectId, judgedWell, transaction);
+		const works = await settleNew(sequelize, projectId, judgedWell, transaction);
 		for (const work of works) refusals.push(...unsound(work));
 		if (refusals.length === 0) refusals.push(...(await lostReferences(projectId, request, works, transaction)));
 		if (refusals.length > 0) return { state: 'refused', refusals };
@@ -116,23 +119,31 @@ async function sinceOf(part: ChangePart, row: DocumentRow, transaction: Transact
 	return rows.map(({ window, who, savedAt, fields }) => ({ window, who, savedAt: savedAt.toISOString(), fields }));
 }
 
-/** A new document whose id is taken gets the next free one. */
-async function giveIds(projectId: string, works: readonly Work[], transaction: Transaction): Promise<Work[]> {
-	const given = [...works];
+/** A new document whose id is taken gets the next free one; one without a place stands behind all others. */
+async function settleNew(
+	sequelize: Sequelize,
+	projectId: string,
+	works: readonly Work[],
+	transaction: Transaction
+): Promise<Work[]> {
 	const fresh = works.filter((work) => work.before === null);
-	const spaces = [...new Set(fresh.map(({ after }) => KINDS[after.kind].space))];
-	for (const space of spaces) {
+	const taken = new Map<Space, Set<string>>();
+	for (const space of new Set(fresh.map(({ after }) => KINDS[after.kind].space))) {
 		const rows = await DocumentRow.findAll({ where: { projectId, space }, attributes: ['key'], transaction });
-		const taken = new Set(rows.map((row) => row.key));
-		given.forEach((work, i) => {
-			if (work.before !== null || KINDS[work.after.kind].space !== space) return;
-			const id = taken.has(work.after.id) ? freeId(work.after.id, taken) : work.after.id;
-			taken.add(id);
-			const after = { ...work.after, id, body: { ...(work.after.body as object), id } };
-			given[i] = { ...work, after, fields: [{ path: [], to: after }] };
-		});
+		taken.set(space, new Set(rows.map((row) => row.key)));
 	}
-	return given;
+	const homeless = fresh.filter(({ after }) => after.order === '').length;
+	const last = homeless > 0 ? await lastPlace(sequelize, projectId, transaction) : null;
+	const places = keysBetween(last, null, homeless);
+	return works.map((work) => {
+		if (work.before !== null) return work;
+		const ids = taken.get(KINDS[work.after.kind].space)!;
+		const id = ids.has(work.after.id) ? freeId(work.after.id, ids) : work.after.id;
+		ids.add(id);
+		const order = work.after.order === '' ? places.shift()! : work.after.order;
+		const after = { ...work.after, id, order, body: { ...(work.after.body as object), id } };
+		return { ...work, after, fields: [{ path: [], to: after }] };
+	});
 }
 
 /** Whether somebody changed the field of a document after a number. */

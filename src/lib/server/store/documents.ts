@@ -1,10 +1,13 @@
 /** The documents of a project, of every kind: read as they are, or as they were at any version. */
 import { Op, QueryTypes, type Sequelize, type Transaction, type WhereOptions } from 'sequelize';
-import { changedBy, woken, type KindName, type Space, type Tree, type Held } from '../../documents';
+import { changedBy, woken, type KindName, type Space, type Tree, type Held, type Stub } from '../../documents';
 import { ChangeRow, DocumentRow } from '../db/models';
 
 /** A document as it is stored, awake: its body is a tree of today's format. */
 export type StoredDocument = Held;
+
+/** Shakes, head bobs and camera lags: the motion of a kit. */
+export const PRESET_KINDS = ['shake', 'bob', 'lag'] as const satisfies readonly KindName[];
 
 export interface Selection {
 	readonly kinds?: readonly KindName[];
@@ -55,10 +58,14 @@ export async function listDocuments(
 }
 
 /** The last place that is taken in a project; null when it is empty. */
-export async function lastPlace(sequelize: Sequelize, projectId: string): Promise<string | null> {
+export async function lastPlace(
+	sequelize: Sequelize,
+	projectId: string,
+	transaction?: Transaction
+): Promise<string | null> {
 	const [last] = await sequelize.query<{ place: string | null }>(
 		'SELECT max(place COLLATE "C") AS place FROM documents WHERE project_id = $1',
-		{ bind: [projectId], type: QueryTypes.SELECT }
+		{ bind: [projectId], type: QueryTypes.SELECT, transaction }
 	);
 	return last?.place ?? null;
 }
@@ -151,4 +158,13 @@ export async function bodyAt(document: Pick<StoredDocument, 'uuid' | 'kind'>, ve
 		}
 	}
 	return woken(document.kind, format, body);
+}
+
+/** Those of some kinds that are out of use, by name alone. */
+export async function listStubs(projectId: string, kinds: readonly KindName[]): Promise<Stub[]> {
+	const rows = await DocumentRow.findAll({
+		where: { projectId, kind: [...kinds], retiredAt: { [Op.ne]: null } },
+		attributes: ['id', 'kind', 'key', 'version']
+	});
+	return rows.map(({ id: uuid, kind, key: id, version }) => ({ uuid, kind, id, version }));
 }

@@ -1,12 +1,15 @@
 /** A server in memory, for tests: one project, changes judged as the real one judges them, numbered and told of. */
 import {
+	byPlace,
 	changedBy,
 	creation,
 	firstKeys,
 	freeId,
 	judgePart,
+	keyBehind,
 	KINDS,
 	newUuid,
+	shownOfHeld,
 	unsound,
 	type AnyDocument,
 	type Envelope,
@@ -18,6 +21,7 @@ import {
 } from '$lib/documents';
 import type { Answer } from '../api';
 import type { ChangeSent, Heard, Line } from '../outbox.svelte';
+import type { Opened } from '../session.svelte';
 
 const AWAY = { ok: false, away: true, status: 0, message: 'The server does not answer.' } as const;
 
@@ -29,7 +33,18 @@ export class MemoryServer {
 	/** The next answers are lost on the way: what was sent is done all the same. */
 	losing = 0;
 	sends = 0;
+	reads = 0;
+	/** It answers, and takes nothing: with this sentence. */
+	refuses = '';
+	/** Documents as they were at first, their first versions. */
+	readonly first: ReadonlyMap<string, Held>;
 	readonly listeners = new Set<(number: number) => void>();
+
+	/** What a page is opened with: all of it, or what `only` lets through. */
+	opened(only: (held: Held) => boolean = () => true): Omit<Opened, 'project'> {
+		const count = this.all.filter(({ kind }) => KINDS[kind].space === 'preset').length;
+		return { number: this.number, documents: this.all.filter(only), stubs: [], count };
+	}
 
 	constructor(documents: readonly [KindName, AnyDocument][]) {
 		const keys = firstKeys(documents.length);
@@ -38,6 +53,7 @@ export class MemoryServer {
 			const envelope = creation(kind, document, keys[i]!).to as Envelope;
 			this.documents.set(uuid, { ...envelope, uuid, version: 1, savedAt: '2026-01-01T08:00:00.000Z' });
 		});
+		this.first = new Map(this.documents);
 	}
 
 	get number(): number {
@@ -115,9 +131,10 @@ export class MemoryServer {
 		const { space } = KINDS[judged.after.kind];
 		const others = [...this.all, ...before.map((each) => each.after)];
 		const taken = others.filter(({ kind }) => KINDS[kind].space === space).map(({ id }) => id);
-		if (!taken.includes(judged.after.id)) return judged;
-		const id = freeId(judged.after.id, taken);
-		const after = { ...judged.after, id, body: { ...(judged.after.body as object), id } };
+		const id = taken.includes(judged.after.id) ? freeId(judged.after.id, taken) : judged.after.id;
+		const orders = others.map(({ order }) => order).sort();
+		const order = judged.after.order || keyBehind(orders.at(-1) ?? null);
+		const after = { ...judged.after, id, order, body: { ...(judged.after.body as object), id } };
 		return { ...judged, after, fields: [{ path: [], to: after }] };
 	}
 
@@ -143,3 +160,41 @@ export const replayed = (changes: readonly MadeChange[], first: Held): unknown =
 	changes
 		.flatMap((change) => change.parts.filter((part) => part.document === first.uuid))
 		.reduce<unknown>((held, part) => changedBy(held, part.fields) ?? held, first);
+
+const isIn = (list: string | null, name: string): boolean => list === null || list.split(',').includes(name);
+
+/** The same server behind `fetch`, with the routes that a page asks. */
+export function fetchFrom(server: MemoryServer): (address: string, init?: RequestInit) => Promise<Response> {
+	const line = server.line();
+	const respond = async (answer: Promise<Answer<Heard>>): Promise<Response> => {
+		const given = await answer;
+		if (given.ok) return Response.json(given.value);
+		if (given.away) throw new TypeError('no network');
+		return Response.json({ message: given.message, ...(given.body as object) }, { status: given.status });
+	};
+	return async (address, init = {}) => {
+		const { pathname, searchParams } = new URL(address, 'http://quay');
+		if (server.away) throw new TypeError('no network');
+		if (server.refuses) return Response.json({ message: server.refuses }, { status: 422 });
+		if (pathname.endsWith('/changes'))
+			return init.method === 'POST'
+				? respond(line.send(JSON.parse(init.body as string) as ChangeSent))
+				: respond(line.since(Number(searchParams.get('after'))));
+		if (pathname.endsWith('/documents')) {
+			server.reads++;
+			const after = searchParams.get('after') ?? '';
+			const list = server.all
+				.filter((held) => held.retired === searchParams.has('retired') && isIn(searchParams.get('kinds'), held.kind))
+				.sort(byPlace)
+				.filter((held) => `${held.order} ${held.id}` > after);
+			return Response.json(list.slice(0, Number(searchParams.get('limit') ?? 1000)));
+		}
+		const version = /\/(\w+)\/([\w-]+)\/versions\/(\d+)$/.exec(pathname);
+		if (version) {
+			const held = server.all.find(({ id }) => id === version[2])!;
+			const body = server.first.get(held.uuid)!.body;
+			return Response.json(shownOfHeld({ kind: held.kind, body }));
+		}
+		return Response.json({ message: 'unknown' }, { status: 404 });
+	};
+}

@@ -58,7 +58,8 @@ function faultOfEnvelope(path: readonly string[], to: unknown, on: number | unde
 		if (!isKind(kind)) return 'kind: the kind of a document is needed';
 		if (typeof id !== 'string' || !/^[a-z0-9-]{1,64}$/.test(id))
 			return 'id: an id of 1 to 64 of a–z, 0–9 and "-" is needed';
-		return isOrder(order) && typeof retired === 'boolean' && isObject(body)
+		// Without a place it stands behind all others.
+		return (order === '' || isOrder(order)) && typeof retired === 'boolean' && isObject(body)
 			? null
 			: 'order, retired and body are needed';
 	}
