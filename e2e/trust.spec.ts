@@ -13,7 +13,7 @@ async function twoPeople(browser: Browser, url: string): Promise<[Page, Page]> {
 const value = (page: Page, name: string) => ({
 	is: (text: string) => expect(field(page, name)).toHaveAttribute('aria-valuenow', text)
 });
-const loseTheLine = (page: Page): Promise<void> => page.route('**/api/**', (route) => route.abort());
+const loseTheLine = (page: Page): Promise<unknown> => page.route('**/api/**', (route) => route.abort());
 
 test('two people on one preset: each sees at once what the other does, and undo takes back only one’s own', async ({
 	browser,
@@ -26,12 +26,9 @@ test('two people on one preset: each sees at once what the other does, and undo 
 	await value(one, 'rate, ×').is('2');
 	await type(two, 'amount, ×', '0.5');
 	await value(one, 'amount, ×').is('0.5');
-	await one.keyboard.press('Escape');
-	await one.getByRole('heading', { name: 'Thud' }).first().click();
 	await one.keyboard.press('ControlOrMeta+z');
 	await expect(one.getByText('somebody else has changed amount since')).toBeVisible();
 	await value(one, 'amount, ×').is('0.5');
-	await two.getByRole('heading', { name: 'Thud' }).first().click();
 	await two.keyboard.press('ControlOrMeta+z');
 	await value(one, 'amount, ×').is('1.5');
 	await two.keyboard.press('ControlOrMeta+z');
@@ -120,6 +117,32 @@ test('while the server is away the page goes on, holds the work, and catches up'
 	await expect(keeping(page)).toHaveText(/^kept/);
 	await page.reload();
 	await expect(field(page, 'amount, ×')).toHaveAttribute('aria-valuenow', '2.5');
+});
+
+test('what is typed and not confirmed is there again after a reload, and rooms are reached while the server is away', async ({
+	page,
+	request
+}) => {
+	await openBench(page, await makeProject(request, [thud(), thud({ id: 'hum', name: 'Hum' })]));
+	await field(page, 'rate, ×').focus();
+	await page.keyboard.press('Enter');
+	await page.keyboard.press('ControlOrMeta+a');
+	await page.keyboard.type('2.2');
+	await page.reload();
+	const entry = page.getByRole('textbox', { name: 'rate' });
+	await expect(entry).toHaveValue('2.2');
+	await value(page, 'rate, ×').is('1');
+	await entry.press('Enter');
+	await value(page, 'rate, ×').is('2.2');
+	await expect(keeping(page)).toHaveText(/^kept/);
+	await page.waitForLoadState('networkidle');
+	await page.context().setOffline(true);
+	await page.getByRole('link', { name: 'Library' }).click();
+	await expect(page.getByRole('heading', { name: 'Library' })).toBeVisible();
+	await expect(page.getByText('Hum', { exact: true }).first()).toBeVisible();
+	await page.getByRole('link', { name: 'Cues' }).click();
+	await expect(page.getByRole('heading', { name: 'Cues' })).toBeVisible();
+	await page.context().setOffline(false);
 });
 
 test('a change that the server did not take is there again after the tab was left', async ({ page, request }) => {
@@ -278,6 +301,23 @@ test('an open Dinesis asks for its key once, and leads on to where one was going
 		await expect(page.getByRole('heading', { name: 'Projects' })).toBeVisible();
 		const { violations } = await new AxeBuilder({ page }).analyze();
 		expect(violations.filter((v) => v.impact === 'critical')).toEqual([]);
+		// The key runs out in the middle of the work: it is asked for in place, and everything goes on.
+		await openBench(page, `${served.address}/lamp-at-morrowskerry/bench/cask-set-down`, true);
+		await page.context().clearCookies();
+		const before = await field(page, 'amount, ×').getAttribute('aria-valuenow');
+		await type(page, 'amount, ×', '1.125');
+		await expect(keeping(page)).toHaveText('server away, held here');
+		const key = page.getByLabel('Access key');
+		await key.fill('wrong', { timeout: 20_000 });
+		await page.getByRole('button', { name: 'Enter', exact: true }).click();
+		await expect(page.getByText('That is not the key')).toBeVisible();
+		await key.fill('a lantern at dusk');
+		await page.getByRole('button', { name: 'Enter', exact: true }).click();
+		await expect(keeping(page)).toHaveText(/^kept/);
+		await expect(key).toHaveCount(0);
+		await value(page, 'amount, ×').is('1.125');
+		await type(page, 'amount, ×', before!);
+		await expect(keeping(page)).toHaveText(/^kept/);
 	} finally {
 		await served.close();
 	}

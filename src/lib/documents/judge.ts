@@ -34,6 +34,8 @@ export interface ChangeRequest {
 	/** The window that makes it: it does not collide with itself. Empty: none. */
 	readonly window: string;
 	readonly who: string;
+	/** The drag or run of presses that it is a part of; left out: it stands by itself. */
+	readonly gesture?: string;
 	/** The last number that its maker had heard of. */
 	readonly seen: number;
 	readonly parts: readonly ChangePart[];

@@ -50,3 +50,38 @@ describe('whether all is well', () => {
 		expect(asked).toBe(5);
 	});
 });
+
+describe('the access key', () => {
+	afterEach(() => vi.unstubAllGlobals());
+	const door = (status: number, headers: Record<string, string> = {}) =>
+		vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
+			expect([path, init.method, String(init.body as URLSearchParams)]).toEqual(['/key?to=%2F', 'POST', 'key=a+lamp']);
+			return new Response(null, { status, headers });
+		});
+	const asked = async (): Promise<Health> => {
+		let status = 401;
+		const health = new Health(async () => ({ ok: status < 300, status, json: async () => ({}) }));
+		await health.look();
+		expect([health.keyAsked, health.message]).toEqual([true, KEY_ASKED]);
+		status = 200;
+		return health;
+	};
+
+	it('is entered in place, and everything goes on', async () => {
+		door(200);
+		const health = await asked();
+		expect(await health.enter('a lamp')).toBe('');
+		expect([health.keyAsked, health.message]).toEqual([false, '']);
+	});
+
+	it('that is wrong, or guessed too often, says so and leaves all as it is', async () => {
+		const health = await asked();
+		door(401);
+		expect(await health.enter('a lamp')).toContain('not the key');
+		door(429, { 'retry-after': '8' });
+		expect(await health.enter('a lamp')).toContain('Wait 8 seconds');
+		vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
+		expect(await health.enter('a lamp')).toBe(AWAY);
+		expect(health.keyAsked).toBe(true);
+	});
+});

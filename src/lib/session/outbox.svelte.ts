@@ -11,6 +11,7 @@ export interface ChangeSent {
 	readonly note: string;
 	readonly window: string;
 	readonly who: string;
+	readonly gesture: string;
 	readonly seen: number;
 	readonly parts: readonly ChangePart[];
 }
@@ -131,17 +132,17 @@ export class Outbox {
 		if (!next) return;
 		this.sending = true;
 		this.lastSent = this.now();
-		const { change, note, parts } = next;
-		const answer = await this.line.send(this.request(change, note, parts));
+		const { change, note, parts, gesture } = next;
+		const answer = await this.line.send(this.request(change, note, parts, gesture));
 		this.sending = false;
 		this.answered(change, answer);
 		if (this.behind > this.copy.seen) void this.catchUp();
 		this.soon();
 	}
 
-	private request(change: string, note: string, parts: readonly ChangePart[]): ChangeSent {
+	private request(change: string, note: string, parts: readonly ChangePart[], gesture = ''): ChangeSent {
 		const { window, seen } = this.copy;
-		return { change, note, window, who: this.host.who(), seen, parts };
+		return { change, note, window, who: this.host.who(), gesture, seen, parts };
 	}
 
 	private answered(change: string, answer: Answer<Heard>): void {

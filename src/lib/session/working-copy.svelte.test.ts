@@ -67,7 +67,7 @@ class Editor {
 		const next = this.online ? this.copy.next() : null;
 		if (!next) return;
 		const { change, note, parts } = next;
-		const sent = { change, note, window: this.name, who: this.name, seen: this.copy.seen, parts };
+		const sent = { change, note, window: this.name, who: this.name, gesture: '', seen: this.copy.seen, parts };
 		const answer = this.server.make(JSON.parse(JSON.stringify(sent)));
 		if (answerLost) return;
 		if (answer.ok) {
@@ -186,6 +186,22 @@ describe('a drag', () => {
 		expect([one.shown().amount, one.copy.undoLabel]).toEqual([1, null]);
 		one.copy.turn('redo');
 		expect(one.shown().amount).toBe(1.5);
+	});
+
+	it('that goes on after a part of it was sent is one gesture; the next one is another', () => {
+		const one = new Editor(makeServer(), 'one');
+		const gesture = (): string => one.copy.kept.pending.at(-1)!.gesture;
+		one.edit('thud', amount(2), 'amount');
+		const first = gesture();
+		one.send();
+		one.edit('thud', amount(3), 'amount');
+		expect([gesture() === first, first === '']).toEqual([true, false]);
+		one.send();
+		one.copy.seal();
+		one.edit('thud', amount(4), 'amount');
+		expect(gesture()).not.toBe(first);
+		one.edit('thud', rate(4));
+		expect(gesture()).toBe('');
 	});
 
 	it('that was let go is over: the next one is a step of its own', () => {

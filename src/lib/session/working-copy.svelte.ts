@@ -28,6 +28,8 @@ export interface Pending {
 	readonly label: string;
 	readonly note: string;
 	readonly mark: string | null;
+	/** The drag or run of presses that it is a part of; empty: it stands by itself. */
+	readonly gesture: string;
 	readonly parts: readonly ChangePart[];
 	/** It is on its way: nothing can be joined to it any more. */
 	readonly sent: boolean;
@@ -107,6 +109,7 @@ export class WorkingCopy {
 	private readonly shown = new Map<string, Held>();
 	private readonly byId = new Map<string, string>();
 	private pending: Pending[] = [];
+	private gesture: { readonly mark: string; readonly name: string } | null = null;
 	private readonly steps = new Steps();
 	/** While several changes are gathered into one. */
 	private gathered: { label: string; fields: Fields[]; parts: StepPart[] } | null = null;
@@ -199,7 +202,15 @@ export class WorkingCopy {
 		const own = this.pending.slice(before);
 		const note = own.map((one) => one.note).find((text) => text !== '') ?? '';
 		const parts = mergedParts(own.flatMap((one) => one.parts));
-		this.pending.splice(before, own.length, { change: newUuid(), label, note, mark: null, parts, sent: false });
+		this.pending.splice(before, own.length, {
+			change: newUuid(),
+			label,
+			note,
+			mark: null,
+			gesture: '',
+			parts,
+			sent: false
+		});
 		this.steps.add({ label, mark: null, parts: gathered.parts });
 		this.stir();
 	}
@@ -213,6 +224,7 @@ export class WorkingCopy {
 	}
 
 	seal(): void {
+		this.gesture = null;
 		this.steps.seal();
 		const last = this.pending.at(-1);
 		if (last) this.pending[this.pending.length - 1] = { ...last, mark: null };
@@ -415,8 +427,18 @@ export class WorkingCopy {
 		const last = this.pending.at(-1);
 		if (last && mark !== null && last.mark === mark && !last.sent && note === last.note && mark !== 'gathered')
 			this.pending[this.pending.length - 1] = { ...last, parts: mergedParts([...last.parts, ...parts]) };
-		else this.pending.push({ change: newUuid(), label, note, mark, parts, sent: false });
+		else this.pending.push({ change: newUuid(), label, note, mark, gesture: this.gestureOf(mark), parts, sent: false });
 		this.show(changes.map(({ document }) => document));
+	}
+
+	/** What goes on with the same mark is one gesture, until it is let go of. */
+	private gestureOf(mark: string | null): string {
+		if (mark === null || mark === 'gathered') {
+			this.gesture = null;
+			return '';
+		}
+		if (this.gesture?.mark !== mark) this.gesture = { mark, name: newUuid() };
+		return this.gesture.name;
 	}
 
 	/** Shows documents anew: what is acknowledged, with what is on its way on top. */

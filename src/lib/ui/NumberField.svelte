@@ -1,5 +1,7 @@
 <script lang="ts">
+	import { onMount } from 'svelte';
 	import { formatNumber, readTyped, stepAt, tidy } from './number';
+	import { leftIn, letGo } from './typed';
 
 	interface Props {
 		label: string;
@@ -90,6 +92,7 @@
 			return;
 		}
 		editing = false;
+		letGo(location.pathname, name);
 		if (read !== null && within(read) !== value) onchange(within(read), true);
 	}
 	function keys(event: KeyboardEvent) {
@@ -115,6 +118,14 @@
 			field.focus();
 		} else if (event.key === 'Tab') accept();
 	}
+	/** What was typed here before the page was loaded anew stands here again, still unconfirmed. */
+	onMount(() => {
+		const left = leftIn(location.pathname, name);
+		if (left === null || disabled) return;
+		typed = left;
+		editing = true;
+	});
+
 	function leave() {
 		// What cannot be read is given up on leaving: the value stays as it was.
 		accept();

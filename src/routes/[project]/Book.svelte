@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** One project as it lies open: its rooms on the thumb tabs, and what every room has. */
 	import { onMount, untrack, type Snippet } from 'svelte';
-	import { afterNavigate, goto } from '$app/navigation';
+	import { afterNavigate, goto, preloadCode } from '$app/navigation';
 	import { page } from '$app/state';
 	import { tinykeys } from 'tinykeys';
 	import Moon from '@lucide/svelte/icons/moon';
@@ -16,6 +16,7 @@
 	import { Commands, provideCommands, type Command } from '$lib/ui/commands.svelte';
 	import { isTyping } from '$lib/ui/targets';
 	import { theme } from '$lib/ui/theme.svelte';
+	import { keepTyped } from '$lib/ui/typed';
 	import Toasts from '$lib/ui/Toasts.svelte';
 	import type { LayoutData } from './$types';
 
@@ -24,6 +25,7 @@
 	const session = untrack(() => new ProjectSession(data));
 	provideSession(session);
 	const commands = provideCommands(new Commands());
+	let pageRoot: HTMLElement;
 	let palette = $state(false);
 	let shortcuts = $state(false);
 	/** Says how to begin something of one's own, until one has or has put it away. */
@@ -131,6 +133,9 @@
 		hint = session.project.demo === true && !hasBegun();
 		if (!session.project.demo) noteBegun();
 		const close = session.open();
+		const stopTyped = keepTyped(pageRoot, () => location.pathname);
+		// Rooms are reached while the server is away: what they are made of is here by then.
+		for (const { path } of rooms) void preloadCode(addressOf(path)).catch(() => undefined);
 		const takeBack = commands.offer(everywhere);
 		const plain = (run: () => void) => (event: KeyboardEvent) => {
 			if (isTyping(event.target)) return;
@@ -158,6 +163,7 @@
 		return () => {
 			stopKeys();
 			takeBack();
+			stopTyped();
 			close();
 		};
 	});
@@ -196,7 +202,7 @@
 				>
 			</p>
 		{/if}
-		<div class="page">{@render children()}</div>
+		<div class="page" bind:this={pageRoot}>{@render children()}</div>
 	</div>
 </div>
 <Palette open={palette} commands={() => commands.all()} onclose={() => (palette = false)} />

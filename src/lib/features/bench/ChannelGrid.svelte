@@ -3,6 +3,7 @@
 	import {
 		channelsOf,
 		RANGES,
+		shakePreset,
 		unitOf,
 		type Channel,
 		type ChannelSettings,
@@ -10,6 +11,7 @@
 		type Start,
 		type View
 	} from 'dinesis-runtime/tools';
+	import { rangeOf } from '$lib/documents';
 	import InkSample from '$lib/plots/InkSample.svelte';
 	import { FRESH_KEYS } from './pattern-drawing';
 	import { inkOf } from '$lib/plots/inks';
@@ -140,8 +142,7 @@
 							label="Amplitude of {ink.label}"
 							unit={unitOf(channel, view)}
 							value={c.amplitude}
-							min={-RANGES.amplitude}
-							max={RANGES.amplitude}
+							{...rangeOf(shakePreset, 'layers', 'channels', 'amplitude')}
 							step={step(channel)}
 							reset={0}
 							onchange={(v, done) => setAmplitude(channel, v, done)}
@@ -162,8 +163,7 @@
 								label="Frequency of {ink.label}"
 								unit="Hz"
 								value={c.frequency}
-								min={0}
-								max={RANGES.frequency}
+								{...rangeOf(shakePreset, 'layers', 'channels', 'frequency')}
 								step={0.02}
 								reset={5}
 								onchange={(v, done) => set(channel, 'Frequency', { frequency: v }, done)}

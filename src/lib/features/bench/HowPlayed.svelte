@@ -2,13 +2,14 @@
 	/** The sheet's second page: how a preset is played, rather than what it does. */
 	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
 	import {
-		RANGES,
+		shakePreset,
 		OVERLAP_RULES,
 		type CurvePoint,
 		type Drive,
 		type OverlapRule,
 		type Space
 	} from 'dinesis-runtime/tools';
+	import { rangeOf } from '$lib/documents';
 	import CurveEditor from '$lib/plots/CurveEditor.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -100,11 +101,9 @@
 				look="inline"
 				label="at most"
 				value={preset.overlap.limit}
-				min={1}
-				max={64}
+				{...rangeOf(shakePreset, 'overlap', 'limit')}
 				step={0.1}
 				digits={0}
-				reset={8}
 				hint="Then the quietest fades out"
 				onchange={(v, done) => set('Limit', { overlap: { ...preset.overlap, limit: Math.round(v) } }, done)}
 			/>
@@ -125,11 +124,9 @@
 			label=""
 			name="Priority"
 			value={preset.priority}
-			min={-1000}
-			max={1000}
+			{...rangeOf(shakePreset, 'priority')}
 			step={0.1}
 			digits={0}
-			reset={0}
 			onchange={(v, done) => set('Priority', { priority: Math.round(v) }, done)}
 		/>
 		<NumberField
@@ -137,10 +134,8 @@
 			label="turns lower ones to"
 			unit="×"
 			value={preset.duck}
-			min={0}
-			max={1}
+			{...rangeOf(shakePreset, 'duck')}
 			step={0.01}
-			reset={1}
 			onchange={(duck, done) => set('Duck', { duck }, done)}
 		/>
 		<NumberField
@@ -148,10 +143,8 @@
 			label="within"
 			unit="s"
 			value={preset.duckTime}
-			min={0}
-			max={RANGES.seconds}
+			{...rangeOf(shakePreset, 'duckTime')}
 			step={0.01}
-			reset={0.1}
 			onchange={(duckTime, done) => set('Duck time', { duckTime }, done)}
 		/>
 	</div>
@@ -162,10 +155,8 @@
 			label="after"
 			unit="s"
 			value={preset.timing.delay}
-			min={0}
-			max={RANGES.seconds}
+			{...rangeOf(shakePreset, 'timing', 'delay')}
 			step={0.01}
-			reset={0}
 			onchange={(delay, done) => time('Delay', { delay }, done)}
 		/>
 		<label
@@ -180,8 +171,7 @@
 				look="inline"
 				label="seed"
 				value={preset.seed}
-				min={-2147483648}
-				max={4294967295}
+				{...rangeOf(shakePreset, 'seed')}
 				step={0.2}
 				digits={0}
 				reset={1}
@@ -209,8 +199,7 @@
 				label="halves every"
 				unit="s"
 				value={halfLife}
-				min={0.001}
-				max={RANGES.seconds}
+				{...rangeOf(shakePreset, 'timing', 'life', 'decayHalfLife')}
 				step={0.01}
 				reset={0.25}
 				onchange={(decayHalfLife, done) => time('Half-life', { life: { decayHalfLife } }, done)}
@@ -248,8 +237,7 @@
 				label="from"
 				unit="×"
 				value={growth.from}
-				min={0}
-				max={100}
+				{...rangeOf(shakePreset, 'timing', 'growth', 'from')}
 				step={0.01}
 				reset={1}
 				onchange={(from, done) => time('Growth', { growth: { ...growth, from } }, done)}
@@ -259,8 +247,7 @@
 				label="to"
 				unit="×"
 				value={growth.to}
-				min={0}
-				max={100}
+				{...rangeOf(shakePreset, 'timing', 'growth', 'to')}
 				step={0.01}
 				reset={1}
 				onchange={(to, done) => time('Growth', { growth: { ...growth, to } }, done)}
@@ -270,8 +257,7 @@
 				label="over"
 				unit="s"
 				value={growth.over}
-				min={0}
-				max={RANGES.seconds}
+				{...rangeOf(shakePreset, 'timing', 'growth', 'over')}
 				step={0.05}
 				reset={5}
 				onchange={(over, done) => time('Growth', { growth: { ...growth, over } }, done)}

@@ -4,7 +4,8 @@
 	import Headphones from '@lucide/svelte/icons/headphones';
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import VolumeX from '@lucide/svelte/icons/volume-x';
-	import { RANGES, type Layer } from 'dinesis-runtime/tools';
+	import { shakePreset, type Layer } from 'dinesis-runtime/tools';
+	import { rangeOf } from '$lib/documents';
 	import NumberField from '$lib/ui/NumberField.svelte';
 
 	interface Props {
@@ -55,10 +56,8 @@
 			name="Amount of the layer"
 			unit="×"
 			value={layer.amount}
-			min={0}
-			max={RANGES.multiplier}
+			{...rangeOf(shakePreset, 'layers', 'amount')}
 			step={0.01}
-			reset={1}
 			hint="Of this layer’s amplitudes"
 			onchange={(amount, done) => set('Layer amount', { amount }, done)}
 		/>
@@ -68,10 +67,8 @@
 			name="Rate of the layer"
 			unit="×"
 			value={layer.rate}
-			min={0}
-			max={RANGES.multiplier}
+			{...rangeOf(shakePreset, 'layers', 'rate')}
 			step={0.01}
-			reset={1}
 			hint="Of this layer’s frequencies"
 			onchange={(rate, done) => set('Layer rate', { rate }, done)}
 		/>
@@ -81,10 +78,8 @@
 			name="Delay of the layer"
 			unit="s"
 			value={layer.delay}
-			min={0}
-			max={RANGES.seconds}
+			{...rangeOf(shakePreset, 'layers', 'delay')}
 			step={0.01}
-			reset={0}
 			hint="How much later than the play it begins"
 			onchange={(delay, done) => set('Layer delay', { delay }, done)}
 		/>

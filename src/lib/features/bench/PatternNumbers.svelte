@@ -3,12 +3,13 @@
 	import {
 		JUMPS_BETWEEN,
 		JUMPS_WITHIN,
-		RANGES,
+		shakePreset,
 		WAVE_SHAPES,
 		type JumpsPattern,
 		type Layer,
 		type WaveShape
 	} from 'dinesis-runtime/tools';
+	import { rangeOf } from '$lib/documents';
 	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -31,11 +32,9 @@
 			look="inline"
 			label="octaves"
 			value={pattern.octaves}
-			min={1}
-			max={RANGES.octaves}
+			{...rangeOf(shakePreset, 'layers', 'pattern', 'octaves')}
 			step={0.05}
 			digits={0}
-			reset={1}
 			hint="1 swings widely; more add tremble"
 			onchange={(v, done) => set('Octaves', { octaves: Math.round(v) }, done)}
 		/>
@@ -43,10 +42,8 @@
 			look="inline"
 			label="lacunarity"
 			value={pattern.lacunarity}
-			min={1.5}
-			max={4}
+			{...rangeOf(shakePreset, 'layers', 'pattern', 'lacunarity')}
 			step={0.02}
-			reset={2}
 			disabled={pattern.octaves < 2}
 			hint="How much faster each octave is"
 			onchange={(lacunarity, done) => set('Lacunarity', { lacunarity }, done)}
@@ -55,10 +52,8 @@
 			look="inline"
 			label="persistence"
 			value={pattern.persistence}
-			min={0}
-			max={1}
+			{...rangeOf(shakePreset, 'layers', 'pattern', 'persistence')}
 			step={0.01}
-			reset={0.5}
 			disabled={pattern.octaves < 2}
 			hint="How much smaller each octave is"
 			onchange={(persistence, done) => set('Persistence', { persistence }, done)}
@@ -93,8 +88,7 @@
 			look="inline"
 			label="jitter"
 			value={pattern.jitter ?? 0}
-			min={0}
-			max={1}
+			{...rangeOf(shakePreset, 'layers', 'pattern', 'jitter')}
 			step={0.01}
 			reset={0}
 			hint="How unevenly targets follow each other: 1 lets the time between two be anything up to twice the even one"
@@ -106,10 +100,8 @@
 			label="cycle"
 			unit="s"
 			value={pattern.cycle}
-			min={0.01}
-			max={RANGES.seconds}
+			{...rangeOf(shakePreset, 'layers', 'pattern', 'cycle')}
 			step={0.01}
-			reset={1}
 			hint="Length of the cycle: stretches the poses in time"
 			onchange={(cycle, done) => set('Cycle', { cycle }, done)}
 		/>
@@ -125,10 +117,8 @@
 			look="inline"
 			label="damping ratio"
 			value={pattern.damping}
-			min={0.001}
-			max={0.999}
+			{...rangeOf(shakePreset, 'layers', 'pattern', 'damping')}
 			step={0.005}
-			reset={0.3}
 			hint="Small rings long, large comes back once; a negative amplitude kicks the other way"
 			onchange={(damping, done) => set('Damping', { damping }, done)}
 		/>

@@ -3,7 +3,8 @@
 	import Infinite from '@lucide/svelte/icons/infinity';
 	import Timer from '@lucide/svelte/icons/timer';
 	import type { ShakePreset } from 'dinesis-runtime';
-	import { RANGES } from 'dinesis-runtime/tools';
+	import { shakePreset } from 'dinesis-runtime/tools';
+	import { rangeOf } from '$lib/documents';
 	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { BenchState } from './bench.svelte';
@@ -38,10 +39,8 @@
 		label="amount"
 		unit="×"
 		value={preset.amount}
-		min={0}
-		max={RANGES.multiplier}
+		{...rangeOf(shakePreset, 'amount')}
 		step={0.01}
-		reset={1}
 		fill={preset.amount / 2}
 		hint="Multiplies every amplitude"
 		onchange={(v, done) => onchange('Amount', (p) => ({ ...p, amount: v }), 'amount', done)}
@@ -50,10 +49,8 @@
 		label="rate"
 		unit="×"
 		value={preset.rate}
-		min={0}
-		max={RANGES.multiplier}
+		{...rangeOf(shakePreset, 'rate')}
 		step={0.01}
-		reset={1}
 		fill={preset.rate / 2}
 		hint="Multiplies every frequency"
 		onchange={(v, done) => onchange('Rate', (p) => ({ ...p, rate: v }), 'rate', done)}
@@ -64,10 +61,8 @@
 				label="length"
 				unit="s"
 				value={preset.timing.duration}
-				min={0}
-				max={RANGES.seconds}
+				{...rangeOf(shakePreset, 'timing', 'duration')}
 				step={0.01}
-				reset={1}
 				fill={preset.timing.duration / 4}
 				hint="The whole burst, fades included"
 				onchange={(v, done) =>
@@ -98,8 +93,7 @@
 				{label}
 				unit="s"
 				value={fade.time}
-				min={0}
-				max={RANGES.seconds}
+				{...rangeOf(shakePreset, 'timing', 'fadeIn', 'time')}
 				step={0.01}
 				{reset}
 				fill={fade.time / (isBurst ? Math.max(preset.timing.duration, 1e-6) : 4)}

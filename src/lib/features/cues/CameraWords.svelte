@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What a cue makes of the camera: another rig, another lag or head bob, gaits larger or smaller, and how long it takes. */
-	import type { CameraAction } from 'dinesis-runtime/tools';
+	import { cue as cueShape, type CameraAction } from 'dinesis-runtime/tools';
+	import { rangeOf } from '$lib/documents';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { CuesState } from './cues.svelte';
 	import Word from './Word.svelte';
@@ -73,10 +74,8 @@ see through <Word
 	name="Blends within"
 	unit={action.over > 0 ? 's' : 's, a cut'}
 	value={action.over}
-	min={0}
-	max={3600}
+	{...rangeOf(cueShape, 'actions', 'over')}
 	step={0.01}
-	reset={0.6}
 	onchange={(over, done) => onchange({ over }, 'Blend', done)}
 />
 

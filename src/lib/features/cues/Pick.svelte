@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The presets that a cue chooses from, with their weights. */
-	import type { PlayAction } from 'dinesis-runtime/tools';
+	import { cue as cueShape, type PlayAction } from 'dinesis-runtime/tools';
+	import { rangeOf } from '$lib/documents';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { arrowsIn } from '$lib/ui/arrows';
 	import Popover from '$lib/ui/Popover.svelte';
@@ -45,10 +46,8 @@
 							look="inline"
 							label="weight"
 							value={p.weight}
-							min={0}
-							max={100}
+							{...rangeOf(cueShape, 'actions', 'pick', 'weight')}
 							step={0.02}
-							reset={1}
 							onchange={(weight) =>
 								onchange(
 									pick.map((q) => (q.preset === p.preset ? { ...q, weight } : q)),

@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** Seen from above: the listener, where it happened, and how far it is felt. Drag the place, or the circles. */
 	import type { ShakePreset } from 'dinesis-runtime';
-	import { fallOff, type Reach } from 'dinesis-runtime/tools';
+	import { fallOff, shakePreset, type Reach } from 'dinesis-runtime/tools';
+	import { rangeOf } from '$lib/documents';
 	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { CuesState } from './cues.svelte';
@@ -116,8 +117,7 @@
 					name="Full up to"
 					unit="m"
 					value={reach.full}
-					min={0}
-					max={100000}
+					{...rangeOf(shakePreset, 'reach', 'full')}
 					step={0.05}
 					onchange={(full, done) => setReach({ full }, done)}
 				/>
@@ -128,8 +128,7 @@
 					name="Gone by"
 					unit="m"
 					value={reach.edge}
-					min={0}
-					max={100000}
+					{...rangeOf(shakePreset, 'reach', 'edge')}
 					step={0.05}
 					onchange={(edge, done) => setReach({ edge }, done)}
 				/>, falling
@@ -154,8 +153,7 @@
 						name="Arrives at"
 						unit="m/s"
 						value={reach.travelSpeed}
-						min={0.1}
-						max={1000000}
+						{...rangeOf(shakePreset, 'reach', 'travelSpeed')}
 						step={1}
 						onchange={(travelSpeed, done) => setReach({ travelSpeed }, done)}
 					/>

@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** A cue as a sentence; each of its words is changed in place. */
 	import type { Cue } from 'dinesis-runtime';
+	import { cue as cueShape } from 'dinesis-runtime/tools';
+	import { rangeOf as fieldRange, scaled } from '$lib/documents';
 	import type { Between, CueAction, CueConditions, CueWhen, FeltBy, PlayAction } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { CuesState } from './cues.svelte';
@@ -145,8 +147,7 @@
 				label=""
 				name="Least of {b.of}"
 				value={b.from ?? 0}
-				min={-1e6}
-				max={1e6}
+				{...fieldRange(cueShape, 'conditions', 'parameters', 'from')}
 				step={0.01}
 				onchange={(from, done) => bound('parameters', i, { from }, done)}
 			/>
@@ -162,10 +163,8 @@
 				name="Cool-down"
 				unit="s"
 				value={c.coolDown}
-				min={0}
-				max={600}
+				{...fieldRange(cueShape, 'conditions', 'coolDown')}
 				step={0.01}
-				reset={0}
 				onchange={(coolDown, done) => condition('Cool-down', { coolDown }, done)}
 			/></span
 		>
@@ -178,10 +177,8 @@
 				name="Chance"
 				unit="% of all cases"
 				value={Math.round(c.chance * 1000) / 10}
-				min={0}
-				max={100}
+				{...scaled(fieldRange(cueShape, 'conditions', 'chance'), 100)}
 				step={0.2}
-				reset={100}
 				onchange={(v, done) => condition('Chance', { chance: v / 100 }, done)}
 			/></span
 		>
@@ -204,10 +201,8 @@
 						name="Strength"
 						unit="×"
 						value={a.strength}
-						min={0}
-						max={10}
+						{...fieldRange(cueShape, 'actions', 'strength')}
 						step={0.01}
-						reset={1}
 						onchange={(strength, done) => action(i, { strength }, 'Strength', done)}
 					/>
 				{:else}
@@ -221,10 +216,8 @@
 						name="Rate"
 						unit="× as fast"
 						value={a.rate}
-						min={0}
-						max={20}
+						{...fieldRange(cueShape, 'actions', 'rate')}
 						step={0.01}
-						reset={1}
 						onchange={(rate, done) => action(i, { rate }, 'Rate', done)}
 					/>{/if}
 				{#if a.length === 'event'}<span class="c">,</span> for as long as the event{:else if a.length !== null}<span
@@ -237,8 +230,7 @@
 						name="Length"
 						unit="s"
 						value={a.length}
-						min={0}
-						max={600}
+						{...fieldRange(cueShape, 'actions', 'length')}
 						step={0.01}
 						onchange={(length, done) => action(i, { length }, 'Length', done)}
 					/>{/if}
@@ -249,8 +241,7 @@
 						label=""
 						name="Each repetition adds"
 						value={a.buildUp.by}
-						min={0}
-						max={10}
+						{...fieldRange(cueShape, 'actions', 'buildUp', 'by')}
 						step={0.01}
 						onchange={(by, done) => action(i, { buildUp: { ...a.buildUp!, by } }, 'Build-up', done)}
 					/>
@@ -261,8 +252,7 @@
 						name="The most it comes to"
 						unit="×"
 						value={a.buildUp.most}
-						min={1}
-						max={20}
+						{...fieldRange(cueShape, 'actions', 'buildUp', 'most')}
 						step={0.01}
 						onchange={(most, done) => action(i, { buildUp: { ...a.buildUp!, most } }, 'Build-up', done)}
 					/>{/if}
@@ -290,8 +280,7 @@
 					label=""
 					name="New value"
 					value={a.to}
-					min={-1e6}
-					max={1e6}
+					{...fieldRange(cueShape, 'actions', 'to')}
 					step={0.01}
 					onchange={(to, done) => action(i, { to }, 'Set', done)}
 				/>
@@ -318,10 +307,8 @@
 					name="Delay"
 					unit="s"
 					value={a.delay}
-					min={0}
-					max={600}
+					{...fieldRange(cueShape, 'actions', 'delay')}
 					step={0.01}
-					reset={0}
 					onchange={(delay, done) => action(i, { delay }, 'Delay', done)}
 				/>{/if}
 			{#if cue.actions.length > 1}<button class="out" aria-label="Take this action out" onclick={() => drop(i)}

@@ -54,6 +54,8 @@ export class ChangeRow extends Model<InferAttributes<ChangeRow>, InferCreationAt
 	/** The window that made it, and its person. */
 	declare window: CreationOptional<string>;
 	declare who: CreationOptional<string>;
+	/** The drag or run of presses that it is a part of; empty: it stands by itself. */
+	declare gesture: CreationOptional<string>;
 	/** Why it was made, when it was more than tuning: "restored version 4". */
 	declare note: CreationOptional<string>;
 	declare savedAt: Date;
@@ -102,6 +104,7 @@ export function defineModels(sequelize: Sequelize): void {
 			change: DataTypes.UUID,
 			window: { type: DataTypes.TEXT, defaultValue: '' },
 			who: { type: DataTypes.TEXT, defaultValue: '' },
+			gesture: { type: DataTypes.TEXT, defaultValue: '' },
 			note: { type: DataTypes.TEXT, defaultValue: '' },
 			savedAt: DataTypes.DATE
 		},

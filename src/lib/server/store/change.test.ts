@@ -245,21 +245,24 @@ describe('versions', () => {
 		expect(await bodyAt({ uuid: thud, kind: 'shake' }, 6)).toBeNull();
 	});
 
-	it('of one drag are one in the list; another window’s, or one with a reason, stands by itself', async () => {
-		const at = (seconds: number) => new Date(Date.UTC(2026, 0, 1, 8, 0, seconds));
-		const make = (on: number, amount: number, seconds: number, window: string, note = '') =>
-			makeChange(
-				sequelize,
-				project,
-				{ change: randomUUID(), note, window, who: 'Ada', seen: 99, parts: onThud(on, set(['amount'], amount)) },
-				at(seconds)
-			);
-		await make(1, 2, 0, 'one');
-		await make(2, 3, 1, 'one');
-		await make(3, 4, 2, 'one');
-		await make(4, 5, 3, 'two');
-		await make(5, 6, 3, 'two', 'restored version 1');
-		await make(6, 7, 30, 'two');
-		expect((await listVersions(thud)).map((v) => v.version)).toEqual([7, 6, 5, 4, 1]);
+	it('of one drag are one in the list; what stands by itself, or has a reason, is one of its own', async () => {
+		const make = (on: number, amount: number, gesture = '', note = '') =>
+			makeChange(sequelize, project, {
+				change: randomUUID(),
+				note,
+				window: 'w',
+				who: 'Ada',
+				gesture,
+				seen: 99,
+				parts: onThud(on, set(['amount'], amount))
+			});
+		await make(1, 2, 'drag');
+		await make(2, 3, 'drag');
+		await make(3, 4, 'drag');
+		await make(4, 5, 'another');
+		await make(5, 6, '', 'restored version 1');
+		await make(6, 7);
+		await make(7, 8);
+		expect((await listVersions(thud)).map((v) => v.version)).toEqual([8, 7, 6, 5, 4, 1]);
 	});
 });

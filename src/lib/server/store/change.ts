@@ -224,6 +224,7 @@ async function write(
 		change: request.change,
 		window: request.window,
 		who: request.who,
+		gesture: request.gesture ?? '',
 		note: request.note,
 		savedAt: now
 	};

@@ -92,27 +92,18 @@ export interface VersionEntry {
 }
 
 export const MOST_VERSIONS = 500;
-/** Changes of one window that follow one another so closely are one version in the list: somebody was dragging. */
-const TOGETHER_MS = 2000;
-
-/** The versions of a document, newest first: of changes that belong together the last one. */
+/** The versions of a document, newest first: of one drag the last one. */
 export async function listVersions(uuid: string): Promise<VersionEntry[]> {
 	const rows = await ChangeRow.findAll({
 		where: { documentId: uuid },
-		attributes: ['version', 'note', 'who', 'window', 'savedAt'],
+		attributes: ['version', 'note', 'who', 'gesture', 'savedAt'],
 		order: [['version', 'DESC']],
 		limit: 20 * MOST_VERSIONS
 	});
 	const entries: VersionEntry[] = [];
 	rows.forEach((row, i) => {
 		const later = rows[i - 1];
-		const goesOn =
-			later !== undefined &&
-			row.window !== '' &&
-			row.window === later.window &&
-			later.note === '' &&
-			row.note === '' &&
-			later.savedAt.getTime() - row.savedAt.getTime() < TOGETHER_MS;
+		const goesOn = row.gesture !== '' && row.gesture === later?.gesture && row.note === '';
 		if (!goesOn)
 			entries.push({ version: row.version, savedAt: row.savedAt.toISOString(), note: row.note, who: row.who });
 	});

@@ -122,7 +122,15 @@ export class MemoryServer {
 	meddle(id: string, path: readonly string[], to: unknown, who = 'Bea'): void {
 		const { uuid, version } = this.find(id);
 		const parts = [{ document: uuid, on: version, fields: [{ path, to }] }];
-		const made = this.make({ change: newUuid(), note: '', window: 'meddler', who, seen: this.number, parts });
+		const made = this.make({
+			change: newUuid(),
+			note: '',
+			window: 'meddler',
+			who,
+			gesture: '',
+			seen: this.number,
+			parts
+		});
 		if (!made.ok) throw new Error(made.message);
 	}
 

@@ -73,6 +73,7 @@ export async function up(step: Step): Promise<void> {
 		change: { type: DataTypes.UUID, ...needed },
 		window: { type: DataTypes.TEXT, ...needed, defaultValue: '' },
 		who: { type: DataTypes.TEXT, ...needed, defaultValue: '' },
+		gesture: { type: DataTypes.TEXT, ...needed, defaultValue: '' },
 		note: { type: DataTypes.TEXT, ...needed, defaultValue: '' },
 		saved_at: { type: DataTypes.DATE, ...needed }
 	});

@@ -22,6 +22,7 @@ const change = object({
 	note: string().max(200),
 	window: string().max(64).required(),
 	who: string().max(80),
+	gesture: string().max(64),
 	seen: number_,
 	parts: array().of(mixed()).min(1).max(20_000).required('what is changed is needed')
 });
@@ -86,6 +87,7 @@ export const POST: RequestHandler = ({ request, params }) =>
 			note: body.value.note ?? '',
 			window: body.value.window,
 			who: body.value.who ?? '',
+			gesture: body.value.gesture ?? '',
 			seen: body.value.seen,
 			// A whole save is for the routes of whole documents.
 			parts: parts.map(({ document, on, fields }) => ({ document, on, fields }))
