@@ -3,6 +3,7 @@ import { copyFileSync, existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { combine } from 'dinesis-runtime/tools';
+import { newUuid } from '../../src/lib/documents';
 import { beganOf } from './processes';
 import { isWell, Trial, type Started } from './trial';
 
@@ -34,6 +35,9 @@ export interface Tortured {
 	readonly longest: number;
 }
 
+/** How many of the projects saved last are looked into. */
+const LOOKED_AT = 5;
+
 const kill = (pid: number | undefined): void => {
 	if (pid !== undefined && beganOf(pid) !== null)
 		try {
@@ -51,6 +55,7 @@ class Torture {
 	/** Names of projects whose saving was acknowledged, and those that the backup holds. */
 	private kept: string[] = [];
 	private backedUp: string[] = [];
+	private readonly slugs = new Map<string, string>();
 	private rolls = 0;
 	private round = 0;
 
@@ -147,17 +152,37 @@ class Torture {
 		this.backedUp = [...this.kept];
 	}
 
+	/** A project, and in it a document made by a change: acknowledged when both are. */
 	private async save(address: string): Promise<void> {
 		const name = `Quay ${this.round} ${this.saves}`;
-		const answer = await fetch(`${address}/api/projects`, {
-			method: 'POST',
-			headers: { 'content-type': 'application/json', origin: address },
-			body: JSON.stringify({ name }),
-			signal: AbortSignal.timeout(12_000)
-		});
-		if (answer.status !== 201) throw new Error(`a save was answered with ${answer.status}`);
+		const send = async (path: string, body: object): Promise<{ slug: string }> => {
+			const answer = await fetch(`${address}/api/projects${path}`, {
+				method: 'POST',
+				headers: { 'content-type': 'application/json', origin: address },
+				body: JSON.stringify(body),
+				signal: AbortSignal.timeout(12_000)
+			});
+			if (!answer.ok) throw new Error(`a save was answered with ${answer.status}`);
+			return (await answer.json()) as { slug: string };
+		};
+		const { slug } = await send('', { name });
+		const body = { id: 'hit', name: 'Hit', kind: 'moment', placed: false, tags: [], values: {} };
+		const to = { kind: 'event', id: 'hit', order: '', retired: false, body };
+		const parts = [{ document: newUuid(), fields: [{ path: [], to }] }];
+		await send(`/${slug}/changes`, { change: newUuid(), window: 'torture', seen: 1, note: '', who: '', parts });
+		this.slugs.set(name, slug);
 		this.kept.push(name);
 		this.saves++;
+	}
+
+	/** Whether the documents are there that changes made in the projects saved last. */
+	private async holdsChanges(address: string): Promise<boolean> {
+		for (const name of this.kept.slice(-LOOKED_AT)) {
+			const answer = await fetch(`${address}/api/projects/${this.slugs.get(name)}/documents?kinds=event`);
+			const list = answer.ok ? ((await answer.json()) as { id: string; version: number }[]) : [];
+			if (list.length !== 1 || list[0]!.id !== 'hit') return false;
+		}
+		return true;
 	}
 
 	/** It starts the first time, alone, with all that was acknowledged; and it ends without leaving anything. */
@@ -177,6 +202,7 @@ class Torture {
 			if (!has(this.backedUp)) this.find(act, victim, 'of what the backup held something is lost');
 			this.kept = this.kept.filter((name) => page.includes(name));
 		} else if (!has(this.kept)) this.find(act, victim, `of ${this.kept.length} acknowledged saves some are lost`);
+		if (!(await this.holdsChanges(address))) this.find(act, victim, 'an acknowledged change is lost');
 		await this.save(address);
 		started.child.kill('SIGINT');
 		await started.ended();
