@@ -138,6 +138,15 @@ describe('bringing in', () => {
 		expect(session.wiring.rigs[0]!.name).toBe('Eyes');
 	});
 
+	it('what is new alone is made in one go, and there is nothing more to send', async () => {
+		const { sends } = server;
+		await session.bringIn([list[3]!], () => 'keep', 'kit.json');
+		await settle();
+		expect([server.sends - sends, session.order.join()]).toEqual([1, 'a,b,c,x']);
+		session.undo();
+		expect(order()).toBe('abc');
+	});
+
 	it('nothing is done when the server refuses', async () => {
 		server.refuses = 'Not now.';
 		expect(await session.bringIn(list, (id) => choices[id]!, 'kit.json')).toBeNull();
@@ -173,6 +182,7 @@ describe('the wiring', () => {
 		session.change('a', 'Amount', (p) => void (p.amount = 2));
 		await settle();
 		expect([session.keepingOf(WIRING), kept()]).toEqual(['kept', ['1']]);
+		expect(session.savedOf(WIRING)).toEqual({ version: 2, savedAt: '2026-01-01T09:00:01.000Z' });
 		session.undo();
 		expect([session.preset('a')!.amount, cues()]).toEqual([1, '1']);
 		session.undo();

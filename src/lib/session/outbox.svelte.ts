@@ -44,6 +44,8 @@ export interface OutboxHost {
 
 /** A drag sends at most four changes a second. */
 const GOES_ON_MS = 250;
+/** A single press of a run waits so long for the next one, or for its end. */
+const MAYBE_MORE_MS = 700;
 const RETRY_MS = 3000;
 const KEEP_MS = 150;
 /** So many changes at most come with one answer. */
@@ -56,6 +58,7 @@ export class Outbox {
 	private timer: ReturnType<typeof setTimeout> | null = null;
 	private keepTimer: ReturnType<typeof setTimeout> | null = null;
 	private lastSent = -Infinity;
+	private due = 0;
 	private shelter: Shelter | null = null;
 	private closed = false;
 	private catching: Promise<void> | null = null;
@@ -119,8 +122,15 @@ export class Outbox {
 	}
 
 	private soon(): void {
-		if (this.closed || this.timer || this.sending || this.copy.isIdle) return;
-		const wait = this.away ? RETRY_MS : this.copy.goesOn ? Math.max(0, this.lastSent + GOES_ON_MS - this.now()) : 0;
+		if (this.closed || this.sending || this.copy.isIdle) return;
+		const { joins } = this.copy;
+		const drag = Math.max(0, this.lastSent + GOES_ON_MS - this.now());
+		const wait = this.away ? RETRY_MS : joins < 0 ? 0 : joins > 0 ? drag : MAYBE_MORE_MS;
+		// What is due sooner than was thought goes sooner; nothing is put off.
+		const due = this.now() + wait;
+		if (this.timer && due >= this.due) return;
+		if (this.timer) clearTimeout(this.timer);
+		this.due = due;
 		this.timer = setTimeout(() => {
 			this.timer = null;
 			void this.send();

@@ -61,6 +61,22 @@ describe('keeping', () => {
 		expect([session.keepingOf('thud'), session.savedOf('thud')!.version]).toEqual(['kept', 2]);
 	});
 
+	it('one press that may go on waits a little, and what comes meanwhile goes with it; what is over goes at once', async () => {
+		amount(2, 'amount');
+		await settle(600);
+		expect(server.sends).toBe(0);
+		session.change('thud', 'Rate', (p) => void (p.rate = 2));
+		await settle(20);
+		expect([server.sends, session.savedOf('thud')!.version]).toEqual([1, 2]);
+		amount(3, 'amount');
+		session.seal();
+		await settle(20);
+		expect([server.sends, stored()]).toMatchObject([2, { amount: 3, rate: 2 }]);
+		session.undo();
+		session.undo();
+		expect(session.preset('thud')).toMatchObject({ amount: 2, rate: 1 });
+	});
+
 	it('while the server is away holds the work and sends it when it answers', async () => {
 		server.away = true;
 		amount(3);

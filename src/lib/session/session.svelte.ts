@@ -19,6 +19,7 @@ import {
 	type Course,
 	type Held,
 	type KindName,
+	type MadeChange,
 	type Stub,
 	type Wiring
 } from '$lib/documents';
@@ -59,6 +60,8 @@ export interface Opened {
 	/** The project's last number when its documents were read. */
 	readonly number: number;
 	readonly documents: readonly Held[];
+	/** How often its wiring was changed, and when last. */
+	readonly wiring?: Saved;
 	/** What of its wiring is out of use. */
 	readonly stubs?: readonly Stub[];
 	/** How many presets there are in all: those that did not come with the page are fetched once it stands. */
@@ -78,6 +81,7 @@ export class ProjectSession {
 	private readonly outbox: Outbox;
 	private readonly presence = new Presence();
 	private readonly listeners = new Set<(preset: ShakePreset) => void>();
+	private wiringSaved = $state.raw<Saved>({ version: 1, savedAt: '' });
 	private readonly stubs = new Map<string, Stub>();
 	private readonly controls = new Map<string, string>();
 
@@ -95,11 +99,13 @@ export class ProjectSession {
 	readonly wiring = $derived.by((): Wiring => wiringOf(this.wiringHeld));
 
 	constructor(opened: Opened) {
-		const { project, number, documents, stubs = [], count } = opened;
+		const { project, number, documents, stubs = [], count, wiring } = opened;
+		if (wiring) this.wiringSaved = wiring;
 		this.project = project;
 		for (const stub of stubs) this.stubs.set(stub.uuid, stub);
 		this.work = new WorkingCopy(newUuid(), documents, number, {
 			changed: (held) => this.shown(held),
+			made: (change) => this.countWiring(change),
 			stirred: () => this.outbox?.stirred()
 		});
 		this.outbox = new Outbox(
@@ -172,6 +178,12 @@ export class ProjectSession {
 		for (const listener of this.listeners) listener(preset);
 	}
 
+	/** The versions of the wiring are the changes of any of its documents. */
+	private countWiring({ parts, savedAt }: MadeChange): void {
+		const ofWiring = parts.some(({ document }) => isWiringKind(this.work.get(document)?.kind ?? 'shake'));
+		if (ofWiring) this.wiringSaved = { version: this.wiringSaved.version + 1, savedAt };
+	}
+
 	private nameOf(held: Held): string {
 		return isWiringKind(held.kind)
 			? 'the events, cues and rigs'
@@ -222,7 +234,10 @@ export class ProjectSession {
 
 	/** The control that has the focus is where a change comes from: a note about its value stands there. */
 	private noteControl(label: string): void {
-		const name = typeof document === 'undefined' ? null : document.activeElement?.getAttribute('aria-label');
+		const active = typeof document === 'undefined' ? null : document.activeElement;
+		// A number that is typed stands in for its control only while it is.
+		const control = active?.closest('.field')?.querySelector('[role="spinbutton"]') ?? active;
+		const name = control?.getAttribute('aria-label');
 		if (name) this.controls.set(label, name);
 	}
 
@@ -256,6 +271,7 @@ export class ProjectSession {
 
 	/** Where a document of the key stands with the server. */
 	savedOf(key: string): Saved | undefined {
+		if (key === WIRING) return this.wiringSaved;
 		const [held] = this.heldOf(key);
 		return held && this.work.ackedOf(held.uuid);
 	}

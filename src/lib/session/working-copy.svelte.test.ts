@@ -176,7 +176,7 @@ describe('a drag', () => {
 		const server = makeServer();
 		const one = new Editor(server, 'one');
 		for (const value of [1.1, 1.2, 1.3]) one.edit('thud', amount(value), 'amount');
-		expect(one.copy.goesOn).toBe(true);
+		expect(one.copy.joins).toBe(2);
 		one.send();
 		expect(server.number).toBe(1);
 		for (const value of [1.4, 1.5]) one.edit('thud', amount(value), 'amount');
@@ -200,8 +200,9 @@ describe('a drag', () => {
 		one.copy.seal();
 		one.edit('thud', amount(4), 'amount');
 		expect(gesture()).not.toBe(first);
+		one.copy.seal();
 		one.edit('thud', rate(4));
-		expect(gesture()).toBe('');
+		expect([gesture(), one.copy.joins]).toEqual(['', -1]);
 	});
 
 	it('that was let go is over: the next one is a step of its own', () => {

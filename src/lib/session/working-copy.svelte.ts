@@ -33,6 +33,8 @@ export interface Pending {
 	readonly parts: readonly ChangePart[];
 	/** It is on its way: nothing can be joined to it any more. */
 	readonly sent: boolean;
+	/** How many changes were joined to its first one. */
+	readonly joins: number;
 }
 
 /** A field whose value here was refused: what everybody has stands, and this waits beside it until one takes or drops it. */
@@ -61,6 +63,8 @@ export interface Kept {
 export interface CopyHost {
 	/** Hears of every document that is shown differently, however it came about. */
 	changed(held: Held): void;
+	/** Hears of every change that the server made, whoever asked for it, once the documents are shown as it left them. */
+	made?(change: MadeChange): void;
 	/** Something is to be sent, or to be kept. */
 	stirred(): void;
 }
@@ -202,15 +206,9 @@ export class WorkingCopy {
 		const own = this.pending.slice(before);
 		const note = own.map((one) => one.note).find((text) => text !== '') ?? '';
 		const parts = mergedParts(own.flatMap((one) => one.parts));
-		this.pending.splice(before, own.length, {
-			change: newUuid(),
-			label,
-			note,
-			mark: null,
-			gesture: '',
-			parts,
-			sent: false
-		});
+		const one = { change: newUuid(), label, note, mark: null, gesture: '', parts, sent: false, joins: 0 };
+		// What the server did already is a step, and nothing to be sent.
+		this.pending.splice(before, own.length, ...(parts.length > 0 ? [one] : []));
 		this.steps.add({ label, mark: null, parts: gathered.parts });
 		this.stir();
 	}
@@ -227,7 +225,9 @@ export class WorkingCopy {
 		this.gesture = null;
 		this.steps.seal();
 		const last = this.pending.at(-1);
-		if (last) this.pending[this.pending.length - 1] = { ...last, mark: null };
+		if (!last || last.mark === null) return;
+		this.pending[this.pending.length - 1] = { ...last, mark: null };
+		this.host.stirred();
 	}
 
 	/** Takes the last step back, or does it again. What somebody else has changed since stays, and is named. Null: there is no step. */
@@ -260,16 +260,21 @@ export class WorkingCopy {
 		return this.pending[0]!;
 	}
 
-	/** Whether the next one goes on where the last one left off: it may wait a little, and come to more. */
-	get goesOn(): boolean {
-		return this.pending.length === 1 && this.pending[0]!.mark !== null && !this.pending[0]!.sent;
+	private isOpen({ sent, mark, note }: Pending): boolean {
+		return !sent && mark !== null && mark !== 'gathered' && note === '';
+	}
+
+	/** Of a gesture that may go on, how many changes have come to the next one since its first; -1: it is over, nothing is to be waited for. */
+	get joins(): number {
+		const [first, ...rest] = this.pending;
+		return first && rest.length === 0 && this.isOpen(first) ? first.joins : -1;
 	}
 
 	/** What was made, by whomever, in its order. What was heard already is passed by. */
 	hear(changes: readonly MadeChange[]): void {
 		const touched = new Set<string>();
-		for (const change of changes) {
-			if (change.number <= this.seen) continue;
+		const news = changes.filter((change) => change.number > this.seen);
+		for (const change of news) {
 			this.seen = change.number;
 			const own = this.names.has(change.window);
 			if (own) this.settle(change.change, touched);
@@ -289,9 +294,9 @@ export class WorkingCopy {
 				if (own) this.dropRefused(part.document, part.fields);
 			}
 		}
-		if (touched.size === 0) return;
-		this.show([...touched]);
-		this.stir();
+		if (touched.size > 0) this.show([...touched]);
+		for (const change of news) this.host.made?.(change);
+		if (touched.size > 0) this.stir();
 	}
 
 	/** The server has a change of this window, whether it came to anything or not. */
@@ -425,9 +430,19 @@ export class WorkingCopy {
 			return { document, fields, ...(on !== undefined && { on }) };
 		});
 		const last = this.pending.at(-1);
-		if (last && mark !== null && last.mark === mark && !last.sent && note === last.note && mark !== 'gathered')
-			this.pending[this.pending.length - 1] = { ...last, parts: mergedParts([...last.parts, ...parts]) };
-		else this.pending.push({ change: newUuid(), label, note, mark, gesture: this.gestureOf(mark), parts, sent: false });
+		const gesture = this.gestureOf(mark);
+		// A gesture that has not been sent yet is not over: what comes meanwhile goes with it.
+		if (last && this.isOpen(last) && note === '' && mark !== 'gathered') {
+			const own = last.gesture === gesture ? gesture : '';
+			const merged = {
+				...last,
+				mark,
+				gesture: own,
+				parts: mergedParts([...last.parts, ...parts]),
+				joins: last.joins + 1
+			};
+			this.pending[this.pending.length - 1] = merged;
+		} else this.pending.push({ change: newUuid(), label, note, mark, gesture, parts, sent: false, joins: 0 });
 		this.show(changes.map(({ document }) => document));
 	}
 
@@ -448,7 +463,9 @@ export class WorkingCopy {
 			const before = this.shown.get(uuid);
 			const after = this.standing(uuid);
 			if (after === before) continue;
-			if (before) this.byId.delete(`${before.kind} ${before.id}`);
+			// Two that were made at once may wish for one id, until the server has given each its own.
+			const name = before && `${before.kind} ${before.id}`;
+			if (name && this.byId.get(name) === uuid) this.byId.delete(name);
 			if (after) this.shown.set(uuid, after);
 			else this.shown.delete(uuid);
 			turns.push({ before, after });

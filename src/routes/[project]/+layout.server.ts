@@ -3,6 +3,7 @@ import { WIRING_KINDS } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { findProject, readFact } from '$lib/server/repositories/projects';
 import { countDocuments, findDocument, listDocuments, listStubs, PRESET_KINDS } from '$lib/server/store/documents';
+import { wiringSaved } from '$lib/server/store/wiring';
 import type { LayoutServerLoad } from './$types';
 
 /** How many presets come with the page; the page fetches the rest once it stands. */
@@ -22,11 +23,12 @@ export const load: LayoutServerLoad = async ({ params, untrack }) => {
 		const found = await findDocument(id, 'preset', asked);
 		if (found) presets.push(found);
 	}
-	const wiring = await listDocuments(database(), id, { kinds: WIRING_KINDS });
+	const held = await listDocuments(database(), id, { kinds: WIRING_KINDS });
 	return {
 		project: { id, slug, name, demo },
 		number,
-		documents: [...presets, ...wiring],
+		documents: [...presets, ...held],
+		wiring: await wiringSaved(database(), id),
 		stubs: await listStubs(id, WIRING_KINDS),
 		count: await countDocuments(id, PRESET_KINDS)
 	};

@@ -149,7 +149,7 @@
 	<header>
 		<h1>Cues</h1>
 		<p><ProjectLink {session} /> · what sets the camera moving</p>
-		<VersionsMenu {session} preset={{ id: WIRING }} of="All events, cues and rigs are one document." />
+		<VersionsMenu {session} preset={{ id: WIRING }} of="All events, cues and rigs together." />
 		<Segments
 			label="Page"
 			value={page}

@@ -139,7 +139,7 @@
 		{/snippet}
 	</Popover>
 	{#if rig}
-		<VersionsMenu {session} preset={{ id: key }} of={preset ? '' : 'All rigs, events and cues are one document.'} />
+		<VersionsMenu {session} preset={{ id: key }} of={preset ? '' : 'All rigs, events and cues together.'} />
 	{/if}
 	<p>
 		<ProjectLink {session} /> · {preset ? (preset.family === 'bob' ? 'a head bob' : 'a camera lag') : 'a rig'} · {used}

@@ -9,8 +9,7 @@
 	let { session }: { session: ProjectSession } = $props();
 
 	const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
-	const byWhom = ({ who, savedAt }: Refused): string =>
-		`${who || 'somebody else'}${savedAt ? `, ${clock.format(new Date(savedAt))}` : ''}`;
+	const at = ({ savedAt }: Refused): string => (savedAt ? `, at ${clock.format(new Date(savedAt))}` : '');
 
 	function show(value: unknown): string {
 		if (value === undefined) return 'not there';
@@ -49,7 +48,7 @@
 			<p role="status">
 				<b>{standing.field}</b> of “{standing.name}”:
 				{#if refused.reason === 'changed'}
-					{byWhom(refused)} made it <output>{show(standing.theirs)}</output> first. Yours,
+					{refused.who || 'somebody else'} made it <output>{show(standing.theirs)}</output> first{at(refused)}. Yours,
 					<output>{show(refused.mine)}</output>, waits here.
 				{:else}
 					yours, <output>{show(refused.mine)}</output>, was not taken. {refused.message}
@@ -66,8 +65,8 @@
 <style>
 	.notes {
 		position: fixed;
-		left: 54px;
-		top: 54px;
+		right: 14px;
+		bottom: 14px;
 		z-index: 6;
 		display: grid;
 		gap: 8px;

@@ -35,11 +35,18 @@ const versionsOf = (sequelize: Sequelize, projectId: string): Promise<VersionRow
 const read = (sequelize: Sequelize, projectId: string): Promise<StoredDocument[]> =>
 	listDocuments(sequelize, projectId, { kinds: WIRING_KINDS });
 
-export async function findWiring(sequelize: Sequelize, projectId: string): Promise<StoredWiring> {
+/** How often any of them was changed, and when last. */
+export async function wiringSaved(
+	sequelize: Sequelize,
+	projectId: string
+): Promise<{ readonly version: number; readonly savedAt: string }> {
 	const versions = await versionsOf(sequelize, projectId);
+	return { version: versions.length, savedAt: (versions.at(-1)?.saved_at ?? new Date(0)).toISOString() };
+}
+
+export async function findWiring(sequelize: Sequelize, projectId: string): Promise<StoredWiring> {
 	return {
-		version: versions.length,
-		savedAt: (versions.at(-1)?.saved_at ?? new Date(0)).toISOString(),
+		...(await wiringSaved(sequelize, projectId)),
 		document: wiringOf(await read(sequelize, projectId))
 	};
 }
