@@ -44,8 +44,8 @@ export interface OutboxHost {
 
 /** A drag sends at most four changes a second. */
 const GOES_ON_MS = 250;
-/** A single press of a run waits so long for the next one, or for its end. */
-const MAYBE_MORE_MS = 700;
+/** What is done within so long is one change, and one version. */
+const TOGETHER_MS = 700;
 const RETRY_MS = 3000;
 const KEEP_MS = 150;
 /** So many changes at most come with one answer. */
@@ -125,7 +125,7 @@ export class Outbox {
 		if (this.closed || this.sending || this.copy.isIdle) return;
 		const { joins } = this.copy;
 		const drag = Math.max(0, this.lastSent + GOES_ON_MS - this.now());
-		const wait = this.away ? RETRY_MS : joins < 0 ? 0 : joins > 0 ? drag : MAYBE_MORE_MS;
+		const wait = this.away ? RETRY_MS : joins < 0 ? 0 : joins > 0 ? drag : TOGETHER_MS;
 		// What is due sooner than was thought goes sooner; nothing is put off.
 		const due = this.now() + wait;
 		if (this.timer && due >= this.due) return;

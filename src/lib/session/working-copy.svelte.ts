@@ -27,13 +27,14 @@ export interface Pending {
 	readonly change: string;
 	readonly label: string;
 	readonly note: string;
-	readonly mark: string | null;
 	/** The drag or run of presses that it is a part of; empty: it stands by itself. */
 	readonly gesture: string;
 	readonly parts: readonly ChangePart[];
 	/** It is on its way: nothing can be joined to it any more. */
 	readonly sent: boolean;
-	/** How many changes were joined to its first one. */
+	/** What comes soon after it goes with it. */
+	readonly open: boolean;
+	/** How many changes of its own drag were joined to its first one. */
 	readonly joins: number;
 }
 
@@ -206,7 +207,7 @@ export class WorkingCopy {
 		const own = this.pending.slice(before);
 		const note = own.map((one) => one.note).find((text) => text !== '') ?? '';
 		const parts = mergedParts(own.flatMap((one) => one.parts));
-		const one = { change: newUuid(), label, note, mark: null, gesture: '', parts, sent: false, joins: 0 };
+		const one = { change: newUuid(), label, note, gesture: '', parts, open: false, sent: false, joins: 0 };
 		// What the server did already is a step, and nothing to be sent.
 		this.pending.splice(before, own.length, ...(parts.length > 0 ? [one] : []));
 		this.steps.add({ label, mark: null, parts: gathered.parts });
@@ -224,10 +225,6 @@ export class WorkingCopy {
 	seal(): void {
 		this.gesture = null;
 		this.steps.seal();
-		const last = this.pending.at(-1);
-		if (!last || last.mark === null) return;
-		this.pending[this.pending.length - 1] = { ...last, mark: null };
-		this.host.stirred();
 	}
 
 	/** Takes the last step back, or does it again. What somebody else has changed since stays, and is named. Null: there is no step. */
@@ -260,14 +257,10 @@ export class WorkingCopy {
 		return this.pending[0]!;
 	}
 
-	private isOpen({ sent, mark, note }: Pending): boolean {
-		return !sent && mark !== null && mark !== 'gathered' && note === '';
-	}
-
-	/** Of a gesture that may go on, how many changes have come to the next one since its first; -1: it is over, nothing is to be waited for. */
+	/** Of a drag, how many changes have come to what is sent next since its first; -1: nothing can come to it any more. */
 	get joins(): number {
 		const [first, ...rest] = this.pending;
-		return first && rest.length === 0 && this.isOpen(first) ? first.joins : -1;
+		return first && rest.length === 0 && first.open && !first.sent ? first.joins : -1;
 	}
 
 	/** What was made, by whomever, in its order. What was heard already is passed by. */
@@ -347,7 +340,7 @@ export class WorkingCopy {
 				});
 			}
 		}
-		const again = { ...refusedOne, change: newUuid(), mark: null, parts: rest, sent: false };
+		const again = { ...refusedOne, change: newUuid(), open: false, parts: rest, sent: false };
 		this.pending.splice(at, 1, ...(rest.length > 0 ? [again] : []));
 		const same = (a: Refused, b: Refused): boolean => a.document === b.document && overlap(a.path, b.path);
 		this.refused = [...this.refused.filter((old) => !waiting.some((one) => same(old, one))), ...waiting];
@@ -393,7 +386,7 @@ export class WorkingCopy {
 
 	/** Goes on with what an earlier page of this window left; what has been made since is heard of afterwards. */
 	goOn({ pending, refused, past, future }: Kept): void {
-		this.pending = [...pending.map((one) => ({ ...one, mark: null })), ...this.pending];
+		this.pending = [...pending.map((one) => ({ ...one, open: false })), ...this.pending];
 		this.refused = [...refused, ...this.refused];
 		this.steps.past = [...past, ...this.steps.past];
 		this.steps.future = [...future];
@@ -418,7 +411,7 @@ export class WorkingCopy {
 		for (const one of pending) {
 			const parts = one.parts.map(({ document, fields }) => partOf(document, this.shown.get(document), fields));
 			this.steps.add({ label: `Recover: ${one.label}`, mark: null, parts });
-			this.pending.push({ ...one, mark: null, sent: false });
+			this.pending.push({ ...one, open: false, sent: false });
 		}
 		this.show(pending.flatMap((one) => one.parts.map(({ document }) => document)));
 		this.stir();
@@ -431,18 +424,17 @@ export class WorkingCopy {
 		});
 		const last = this.pending.at(-1);
 		const gesture = this.gestureOf(mark);
-		// A gesture that has not been sent yet is not over: what comes meanwhile goes with it.
-		if (last && this.isOpen(last) && note === '' && mark !== 'gathered') {
-			const own = last.gesture === gesture ? gesture : '';
-			const merged = {
+		const open = note === '' && mark !== 'gathered';
+		// What has not been sent yet and comes so soon after one another is one change, as it is one version.
+		if (last && open && last.open && !last.sent) {
+			const goesOn = gesture !== '' && last.gesture === gesture;
+			this.pending[this.pending.length - 1] = {
 				...last,
-				mark,
-				gesture: own,
+				gesture: goesOn ? gesture : '',
 				parts: mergedParts([...last.parts, ...parts]),
-				joins: last.joins + 1
+				joins: goesOn ? last.joins + 1 : last.joins
 			};
-			this.pending[this.pending.length - 1] = merged;
-		} else this.pending.push({ change: newUuid(), label, note, mark, gesture, parts, sent: false, joins: 0 });
+		} else this.pending.push({ change: newUuid(), label, note, gesture, parts, open, sent: false, joins: 0 });
 		this.show(changes.map(({ document }) => document));
 	}
 
