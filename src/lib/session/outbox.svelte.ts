@@ -91,6 +91,14 @@ export class Outbox {
 		this.soon();
 	}
 
+	/** Sends what somebody else left, as changes of this window. */
+	takeOver(list: readonly Pending[]): void {
+		if (list.length === 0) return;
+		this.copy.adopt(list);
+		this.tellRecovered(list);
+		this.soon();
+	}
+
 	private tellRecovered(list: readonly Pending[]): void {
 		const documents = new Set(list.flatMap((one) => one.parts.map(({ document }) => document)));
 		for (const document of documents) {

@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { newCourse, shownOfHeld, type Course } from '$lib/documents';
 import type { ShakePreset } from 'dinesis-runtime';
@@ -233,5 +234,24 @@ describe('a page that is left and loaded again', () => {
 		await vi.waitFor(() => expect(stored().amount).toBe(1));
 		expect(server.changes).toHaveLength(2);
 		closeAgain();
+	});
+});
+
+describe('what an earlier build left unsent', () => {
+	it('is taken over once, as changes by field, against the version it began from', async () => {
+		vi.useRealTimers();
+		const db = await openDB('dinesis', 1, {
+			upgrade: (made) => void made.createObjectStore('drafts', { keyPath: ['project', 'key'] })
+		});
+		await db.put('drafts', { project: 'harbour', key: 'thud', base: 1, document: { ...stored(), amount: 7, rate: 2 } });
+		await db.put('drafts', { project: 'elsewhere', key: 'thud', base: 1, document: stored() });
+		server.meddle('thud', ['body', 'rate'], 5);
+		const close = session.open();
+		await vi.waitFor(() => expect(stored()).toMatchObject({ amount: 7, rate: 5 }));
+		expect(session.refused).toMatchObject([{ mine: 2, path: ['body', 'rate'] }]);
+		expect(session.notices.map((n) => n.text).join()).toContain('“Thud” were found in this browser');
+		expect(((await db.getAll('drafts')) as { project: string }[]).map((d) => d.project)).toEqual(['elsewhere']);
+		db.close();
+		close();
 	});
 });

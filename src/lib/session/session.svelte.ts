@@ -15,6 +15,7 @@ import {
 	wiringOf,
 	type AnyDocument,
 	type Arrival,
+	type ChangePart,
 	type Choice,
 	type Course,
 	type Held,
@@ -30,6 +31,7 @@ import { Shelf } from '../workers/shelf';
 import * as api from './api';
 import { rigsAlong, sayBroughtIn, sortOut } from './bring-in';
 import { courseId, courseKey, Courses, isCourse } from './courses.svelte';
+import { takeEarlierDrafts } from './earlier-drafts';
 import { listenToChanges } from './live';
 import { Notices, type Notice } from './notices.svelte';
 import { Outbox } from './outbox.svelte';
@@ -148,6 +150,7 @@ export class ProjectSession {
 			if (closed) return release();
 			this.work.goesBy(name);
 			await this.outbox.open(new BrowserShelter(this.project.slug, name, release));
+			this.outbox.takeOver(await takeEarlierDrafts(this.project.slug, (key, document) => this.towards(key, document)));
 			if (closed) return;
 			deaf = listenToChanges(this.project.id, (number) => this.outbox.heardOf(number));
 		});
@@ -166,6 +169,15 @@ export class ProjectSession {
 			tabs.close();
 			this.worker.close();
 		};
+	}
+
+	/** What makes what is here of a key into another document of its kind. */
+	private towards(key: string, document: AnyDocument | Wiring): readonly ChangePart[] {
+		if (key === WIRING) return partsTowards(this.wiringHeld, [...this.stubs.values()], document as Wiring);
+		const [held] = this.heldOf(key);
+		if (!held) return [];
+		const fields = fieldsTowards(held, document as AnyDocument);
+		return fields.length > 0 ? [{ document: held.uuid, on: held.version, fields }] : [];
 	}
 
 	private shown(held: Held): void {

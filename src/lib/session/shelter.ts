@@ -102,8 +102,12 @@ export class BrowserShelter implements Shelter {
 		};
 	}
 
+	/** Once the last is kept. */
 	close(): void {
-		this.release();
+		void this.last.finally(async () => {
+			this.release();
+			await this.run(async (db) => db.close());
+		});
 	}
 
 	private async run<T>(work: (db: IDBPDatabase) => Promise<T>): Promise<T | undefined> {
