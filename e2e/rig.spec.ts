@@ -28,6 +28,8 @@ test('a rig from nothing: where it stands, its stages, their order, and over to 
 	await withoutPicture(page);
 	await page.goto(`${project}/rig`);
 	await expect(page.getByRole('heading', { name: 'What the player sees through' })).toBeVisible();
+	// The heading comes with the page; its buttons answer once the script has come too.
+	await expect(page.locator('html')).toHaveAttribute('data-theme', /day|night/);
 	const menu = page.getByRole('button', { name: 'Choose a rig, a head bob or a lag' });
 	const newRig = async (): Promise<void> => {
 		await menu.click();
