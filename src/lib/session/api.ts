@@ -24,12 +24,15 @@ async function call<T>(
 	method: string,
 	path: string,
 	body?: unknown,
-	raw?: string | Uint8Array<ArrayBuffer>
+	raw?: string | Uint8Array<ArrayBuffer>,
+	/** It is sent though the page goes away. */
+	keepalive = false
 ): Promise<Answer<T>> {
 	let response: Response;
 	try {
 		response = await fetch(path, {
 			method,
+			keepalive,
 			// Without a type the server would take bytes for no body at all.
 			headers: body === undefined && raw === undefined ? {} : { 'content-type': 'application/json' },
 			body: raw ?? (body === undefined ? undefined : JSON.stringify(body))
@@ -110,6 +113,19 @@ export function fetchDocuments(
 
 export const sendChange = (slug: string, change: ChangeSent): Promise<Answer<Heard>> =>
 	call('POST', `${at(slug)}/changes`, change);
+
+/** A window that has a project open. */
+export interface Here {
+	readonly window: string;
+	readonly browser: string;
+	readonly who: string;
+	readonly document: string;
+}
+
+export const fetchHere = (slug: string): Promise<Answer<Here[]>> => call('GET', `${at(slug)}/presence`);
+
+export const sayHere = (slug: string, here: Here & { readonly left?: boolean }): Promise<Answer<Here[]>> =>
+	call('PUT', `${at(slug)}/presence`, here, undefined, here.left === true);
 
 /** What was made behind a number. */
 export const changesSince = (slug: string, after: number): Promise<Answer<Heard>> =>

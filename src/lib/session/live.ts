@@ -7,18 +7,28 @@ const LOCK = 'dinesis live';
 interface Told {
 	readonly project?: string;
 	readonly number?: number;
+	readonly here?: boolean;
 }
 
-/** Calls back with a project's last number whenever it changes, and with Infinity when something may have been missed. Returns what ends it. */
-export function listenToChanges(project: string, heard: (number: number) => void): () => void {
+export interface Heard {
+	/** The project has come to this number; Infinity: something may have been missed. */
+	changed(number: number): void;
+	/** Somebody came, went, or turned to something else. */
+	people(): void;
+}
+
+/** Tells what happens in a project, from now on. Returns what ends it. */
+export function listenToChanges(project: string, heard: Heard): () => void {
 	if (typeof EventSource === 'undefined') return () => undefined;
 	const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(LOCK);
 	let source: EventSource | null = null;
 	let over: () => void = () => undefined;
 	const ended = new Promise<void>((resolve) => (over = resolve));
 	const take = (told: Told): void => {
-		if (told.project === undefined) heard(Infinity);
-		else if (told.project === project) heard(told.number!);
+		if (told.project === undefined) heard.changed(Infinity);
+		else if (told.project !== project) return;
+		else if (told.here) heard.people();
+		else heard.changed(told.number!);
 	};
 	const lead = (): void => {
 		source = new EventSource('/api/live');

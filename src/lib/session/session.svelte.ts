@@ -35,6 +35,7 @@ import { takeEarlierDrafts } from './earlier-drafts';
 import { listenToChanges } from './live';
 import { Notices, type Notice } from './notices.svelte';
 import { Outbox } from './outbox.svelte';
+import { People } from './people.svelte';
 import { personName } from './person';
 import { Presence } from './presence.svelte';
 import { BrowserShelter, windowName } from './shelter';
@@ -79,6 +80,7 @@ export class ProjectSession {
 	readonly worker = new MotionWorker();
 	readonly shelf = new Shelf(this.worker);
 	readonly courses: Courses;
+	readonly people: People;
 	private readonly work: WorkingCopy;
 	private readonly outbox: Outbox;
 	private readonly presence = new Presence();
@@ -104,6 +106,7 @@ export class ProjectSession {
 		const { project, number, documents, stubs = [], count, wiring } = opened;
 		if (wiring) this.wiringSaved = wiring;
 		this.project = project;
+		this.people = new People(project.slug);
 		for (const stub of stubs) this.stubs.set(stub.uuid, stub);
 		this.work = new WorkingCopy(newUuid(), documents, number, {
 			changed: (held) => this.shown(held),
@@ -152,11 +155,20 @@ export class ProjectSession {
 			await this.outbox.open(new BrowserShelter(this.project.slug, name, release));
 			this.outbox.takeOver(await takeEarlierDrafts(this.project.slug, (key, document) => this.towards(key, document)));
 			if (closed) return;
-			deaf = listenToChanges(this.project.id, (number) => this.outbox.heardOf(number));
+			const gone = this.people.open(name);
+			const quiet = listenToChanges(this.project.id, {
+				changed: (number) => this.outbox.heardOf(number),
+				people: () => void this.people.refresh()
+			});
+			deaf = () => {
+				quiet();
+				gone();
+			};
 		});
 		void this.fetchRest();
 		const leave = (): void => {
 			this.outbox.flush();
+			this.people.leave();
 			tabs.leave();
 		};
 		window.addEventListener('pagehide', leave);
@@ -581,9 +593,18 @@ export class ProjectSession {
 		if (held) this.put(held, `${label} in ${this.nameOf(held)}`, found.value as AnyPreset | Course, null, note);
 	}
 
-	/** Tells other tabs which preset this one shows. */
+	/** What a sentence says of where somebody is. */
+	placeName(key: string): string {
+		if (key === '') return 'is here';
+		const [held] = this.heldOf(key);
+		if (key === WIRING || !held) return 'is at the events, cues and rigs';
+		return `is at ${this.nameOf(held)}`;
+	}
+
+	/** Tells other tabs, and other people, which document this one shows. */
 	look(key: string): void {
 		this.presence.look(key);
+		this.people.look(key);
 	}
 
 	say(text: string, action?: Notice['action']): void {

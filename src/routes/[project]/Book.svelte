@@ -8,6 +8,7 @@
 	import Sun from '@lucide/svelte/icons/sun';
 	import { documentCommands } from '$lib/features/shell/documents';
 	import FieldNotes from '$lib/features/shell/FieldNotes.svelte';
+	import PeopleMenu from '$lib/features/shell/PeopleMenu.svelte';
 	import Palette from '$lib/features/shell/Palette.svelte';
 	import ShortcutsDialog from '$lib/features/shell/ShortcutsDialog.svelte';
 	import { hasBegun, lastIn, noteBegun, placeOf, remember } from '$lib/session/places';
@@ -179,6 +180,7 @@
 				title="{room.about} ({room.keys})">{room.label}</a
 			>
 		{/each}
+		<span class="people"><PeopleMenu {session} /></span>
 		<button
 			class="lamp"
 			title="{theme.now === 'day' ? 'Night theme' : 'Day theme'} (N)"
@@ -247,8 +249,11 @@
 		border-top: 1px solid var(--rule-strong);
 		border-bottom: 1px solid var(--rule-strong);
 	}
+	.people {
+		margin: auto auto 6px;
+	}
 	.lamp {
-		margin: auto auto 12px;
+		margin: 0 auto 12px;
 		display: grid;
 		place-items: center;
 		width: 30px;

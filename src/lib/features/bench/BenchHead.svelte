@@ -24,6 +24,7 @@
 	const uses = $derived(session.usesOf(preset.id));
 	const said = $derived(`cue ${uses.join(', ')}`);
 	const others = $derived(session.othersAt(preset.id));
+	const people = $derived(session.people.at(preset.id));
 </script>
 
 <header>
@@ -34,6 +35,7 @@
 		{#if uses.length > 0}· <a href="{session.home}/cues" title="A change here is felt there: {said}"
 				>in {uses.length === 1 ? 'one cue' : `${uses.length} cues`}</a
 			>{/if}
+		{#if people.length > 0}<strong>· {people.join(', ')} {people.length === 1 ? 'is' : 'are'} here too</strong>{/if}
 		{#if others > 0}<strong>· open in {others === 1 ? 'another tab' : `${others} other tabs`}</strong>{/if}
 	</p>
 	<div class="tools">

@@ -124,6 +124,7 @@
 	}
 
 	onMount(() => {
+		session.look(WIRING);
 		const takeBack = commands.offer(
 			() => [
 				{ id: 'cues new', label: 'New cue', about: 'cues', run: addCue },

@@ -5,8 +5,9 @@
 import pg from 'pg';
 import { CHANNEL } from './change';
 
-/** Of a project that changed its id and its last number; null: something may have been missed. */
-export type Told = { readonly project: string; readonly number: number } | null;
+/** A project that changed, with its last number, or in which somebody came, went or turned to something else; null: something may have been missed. */
+export type Told =
+	{ readonly project: string; readonly number: number } | { readonly project: string; readonly here: true } | null;
 export type Listener = (told: Told) => void;
 
 const AGAIN_MS = 500;
@@ -41,7 +42,7 @@ export class Live {
 		client.on('end', () => this.lost(client));
 		client.on('notification', ({ payload }) => {
 			const [project, number] = (payload ?? '').split(' ');
-			if (project) this.tell({ project, number: Number(number) });
+			if (project) this.tell(number === 'here' ? { project, here: true } : { project, number: Number(number) });
 		});
 		try {
 			await client.connect();
