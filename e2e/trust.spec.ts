@@ -20,12 +20,12 @@ test('two people on one preset: each sees at once what the other does, and undo 
 	request
 }) => {
 	const [one, two] = await twoPeople(browser, await makeProject(request, [thud()]));
-	await expect(one.getByText('somebody is here too')).toBeVisible();
+	await expect(one.getByTitle('somebody is here too')).toBeVisible();
 	await two.getByRole('button', { name: 'Who is here: 1 more' }).click();
 	await two.getByLabel('your name to others').fill('Ada');
 	await two.keyboard.press('Enter');
 	await two.keyboard.press('Escape');
-	await expect(one.getByText('Ada is here too')).toBeVisible();
+	await expect(one.getByTitle('Ada is here too')).toBeVisible();
 	await type(one, 'amount, ×', '1.5');
 	await value(two, 'amount, ×').is('1.5');
 	await type(two, 'rate, ×', '2');

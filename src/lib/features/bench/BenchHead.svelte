@@ -35,7 +35,9 @@
 		{#if uses.length > 0}· <a href="{session.home}/cues" title="A change here is felt there: {said}"
 				>in {uses.length === 1 ? 'one cue' : `${uses.length} cues`}</a
 			>{/if}
-		{#if people.length > 0}<strong>· {people.join(', ')} {people.length === 1 ? 'is' : 'are'} here too</strong>{/if}
+		{#if people.length > 0}<strong title="{people.join(', ')} {people.length === 1 ? 'is' : 'are'} here too"
+				>· {people.every((who) => who === 'somebody') ? `+${people.length}` : people.join(', ')}</strong
+			>{/if}
 		{#if others > 0}<strong>· open in {others === 1 ? 'another tab' : `${others} other tabs`}</strong>{/if}
 	</p>
 	<div class="tools">

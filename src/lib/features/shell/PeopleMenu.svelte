@@ -44,14 +44,17 @@
 	}
 	i {
 		position: absolute;
-		right: -2px;
-		top: -4px;
+		left: 18px;
+		top: -5px;
 		min-width: 14px;
 		border-radius: 8px;
 		background: var(--lamp-light);
 		color: var(--on-lamp);
-		font: 600 10px/14px inherit;
+		font-size: 10px;
 		font-style: normal;
+		font-weight: 600;
+		line-height: 14px;
+		pointer-events: none;
 		text-align: center;
 	}
 	.body {
