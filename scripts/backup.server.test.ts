@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { MIGRATIONS } from '../src/lib/server/db/migrations';
-import { connect } from '../src/lib/server/db/connect';
+import { connect, migrate } from '../src/lib/server/db/connect';
 import { addProject } from '../src/lib/server/repositories/projects';
 import { backUp, dump, faultOf, listBackups, putBack, withoutPassword } from './lib/archive';
 import { openKit, type Kit } from '../src/lib/documents';
@@ -95,6 +95,29 @@ describe('a backup and what is restored from it', () => {
 		// Beside what is kept, not in it.
 		expect(prepared).not.toBe(url);
 		expect((await ask(url, 'SELECT name FROM migrations')).map((row) => row.name)).toContain(last);
+	});
+
+	it('of a build that had a table for each kind comes over with what it held', async () => {
+		await ask(beside, 'CREATE DATABASE former_build');
+		const former = urlOf('former_build');
+		const sequelize = connect(former);
+		await migrate(sequelize, MIGRATIONS.slice(0, 6));
+		await sequelize.close();
+		const id = '00000000-0000-4000-8000-000000000001';
+		await ask(
+			former,
+			`INSERT INTO projects (id, slug, name, events, parameters, carried, created_at) VALUES ('${id}', 'quay', 'Quay of old', '[]', '[]', '{}', now())`,
+			`INSERT INTO presets (id, project_id, key, family, name, version, document, position, saved_at)
+			 VALUES ('${id}', '${id}', 'stair', 'bob', 'Stair', 1, '{"id":"stair","family":"bob","name":"Stair"}', 0, now())`
+		);
+		const file = join(folder, 'former.backup');
+		await dump(former, file);
+		const url = await kept('after_former', 'New');
+		await putBack(url, file, prepare);
+		expect(await projects(url)).toEqual(['Quay of old']);
+		expect(await ask(url, "SELECT key, kind FROM documents WHERE space = 'preset'")).toEqual([
+			{ key: 'stair', kind: 'bob' }
+		]);
 	});
 
 	const broken: [string, (file: string) => void | Promise<void>, RegExp][] = [

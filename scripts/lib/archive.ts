@@ -112,9 +112,11 @@ export async function faultOf(file: string): Promise<string | null> {
 	if (head.toString('latin1') !== 'PGDMP') return `${file} is no backup: it does not begin as one does.`;
 	try {
 		const list = await call('pg_restore', null, ['--list', file]);
-		for (const table of ['migrations', 'projects', 'presets'])
-			if (!new RegExp(` TABLE DATA \\S+ ${table} `).test(list))
-				return `${file} is no backup of Dinesis: it holds no ${table}.`;
+		const holds = (table: string): boolean => new RegExp(` TABLE DATA \\S+ ${table} `).test(list);
+		for (const table of ['migrations', 'projects'])
+			if (!holds(table)) return `${file} is no backup of Dinesis: it holds no ${table}.`;
+		// Presets had a table of their own before all documents had one.
+		if (!holds('documents') && !holds('presets')) return `${file} is no backup of Dinesis: it holds no documents.`;
 		return null;
 	} catch (error) {
 		return `${file} cannot be read: ${(error as Error).message}`;
