@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import type { ShakePreset } from 'dinesis-runtime';
 import { newLayer, newPreset } from 'dinesis-runtime/tools';
 import {
+	byPlace,
 	creation,
 	fieldsTowards,
 	newUuid,
@@ -158,6 +159,25 @@ describe('two windows', () => {
 		expect(two.shown().layers.map((l) => l.id)).toEqual(['a']);
 		expect(two.copy.refused).toMatchObject([{ path: ['body', 'layers', 'b', 'is', 'amount'], mine: 0.3 }]);
 		expect(two.copy.takeRefused(two.copy.refused[0]!.id)).toBe(false);
+	});
+
+	it('with one id for two new documents: each is found by its own once the server has settled it', () => {
+		const server = makeServer();
+		const [one, two] = [new Editor(server, 'one'), new Editor(server, 'two')];
+		const make = (editor: Editor): void => {
+			const uuid = newUuid();
+			editor.copy.change('New', [{ document: uuid, fields: [creation('shake', newPreset('new', 'New'), 'zz')] }]);
+		};
+		make(one);
+		one.sendAll();
+		two.hear();
+		make(two);
+		two.sendAll();
+		one.hear();
+		for (const editor of [one, two]) {
+			expect(editor.copy.list('shake').map((held) => held.id)).toEqual(['thud', 'hum', 'new', 'new-2']);
+			expect(editor.held('new').uuid).not.toBe(editor.held('new-2').uuid);
+		}
 	});
 
 	it('an answer that was lost is asked for again, and the change made once', () => {
@@ -431,6 +451,9 @@ describe('three editors, whatever they do and whenever the line breaks', () => {
 				// All windows show what the server has.
 				for (const editor of editors)
 					for (const held of server.all) expect(shownOfHeld(editor.copy.get(held.uuid)!)).toEqual(shownOfHeld(held));
+				const inUse = server.all.filter((held) => !held.retired).sort(byPlace);
+				for (const editor of editors)
+					expect(editor.copy.list('shake').map((held) => held.uuid)).toEqual(inUse.map((held) => held.uuid));
 				// What the server has is what its changes say: no acknowledged one was lost.
 				for (const held of server.all) {
 					const start = first.get(held.uuid);
@@ -461,7 +484,7 @@ describe('three editors, whatever they do and whenever the line breaks', () => {
 					}
 				});
 			}),
-			{ numRuns: 300 }
+			{ numRuns: 1000 }
 		);
 	}, 120_000);
 });

@@ -87,7 +87,9 @@ function placeIn(list: readonly Held[], held: Held): number {
 		if (byPlace(list[middle]!, held) < 0) low = middle + 1;
 		else high = middle;
 	}
-	return list[low]?.uuid === held.uuid ? low : -1;
+	// Two may wish for one place and one id at once.
+	for (; low < list.length && byPlace(list[low]!, held) === 0; low++) if (list[low]!.uuid === held.uuid) return low;
+	return -1;
 }
 
 /** A list in order with more in it; those that come behind it anyway cost no sorting. */
@@ -464,8 +466,16 @@ export class WorkingCopy {
 		}
 		if (turns.length === 0) return;
 		for (const { after } of turns) if (after) this.byId.set(`${after.kind} ${after.id}`, after.uuid);
+		for (const { before, after } of turns) if (before && before.id !== after?.id) this.findAgain(before);
 		this.relist(turns);
 		for (const { after } of turns) if (after) this.host.changed(after);
+	}
+
+	/** An id that one document gave up may be another's, which it stood before until the server had settled it. */
+	private findAgain({ kind, id }: Held): void {
+		const name = `${kind} ${id}`;
+		if (this.byId.has(name)) return;
+		for (const held of this.shown.values()) if (held.kind === kind && held.id === id) this.byId.set(name, held.uuid);
 	}
 
 	private standing(uuid: string): Held | undefined {
