@@ -108,7 +108,9 @@ export function judgePart(
 	const made = newEnvelope(part);
 	if (!before) {
 		if (!made) return refuse([], 'gone', 'There is no such document.');
-		return { part, before, fields: part.fields, after: made };
+		const after = changedBy(null, part.fields) as Envelope | null;
+		if (!after) return refuse([], 'gone', 'A new document was changed where it has nothing.');
+		return { part, before, fields: [{ path: [], to: after }], after };
 	}
 	if (made) return refuse([], 'changed', 'There is a document of that uuid already.');
 	if (part.alone && since.length > 0) return refuse(['body'], 'changed', 'Somebody has changed it since.');

@@ -180,6 +180,26 @@ describe('two windows', () => {
 		}
 	});
 
+	it('what is changed in a new document before it was sent goes with its making', () => {
+		const server = makeServer();
+		const [one, two] = [new Editor(server, 'one'), new Editor(server, 'two')];
+		const uuid = newUuid();
+		one.copy.change('New', [{ document: uuid, fields: [creation('shake', newPreset('new', 'New'), 'zz')] }]);
+		one.edit('new', amount(7));
+		one.edit('new', (p) => ({ ...p, layers: [newLayer('l')] }));
+		one.edit('new', (p) => ({ ...p, layers: p.layers.map((layer) => ({ ...layer, amount: 0.25 })) }));
+		const next = one.copy.next()!;
+		expect(next.parts.map(({ fields, on }) => [fields.map(({ path }) => path), on])).toEqual([[[[]], undefined]]);
+		one.sendAll();
+		two.hear();
+		for (const editor of [one, two]) {
+			expect(editor.shown('new')).toMatchObject({ amount: 7, layers: [{ id: 'l', amount: 0.25 }] });
+			expect(editor.copy.refused).toEqual([]);
+		}
+		one.copy.turn('undo');
+		expect(one.shown('new').layers[0]!.amount).toBe(1);
+	});
+
 	it('an answer that was lost is asked for again, and the change made once', () => {
 		const server = makeServer();
 		const one = new Editor(server, 'one');

@@ -527,12 +527,19 @@ function merged(changes: readonly Fields[]): Fields[] {
 	return [...by].map(([document, fields]) => ({ document, fields }));
 }
 
+/** What was changed in a document before it was made at all is a part of its making. */
+function together(part: ChangePart, later: readonly FieldChange[]): readonly FieldChange[] {
+	if (!newEnvelope(part)) return joined(part.fields, later);
+	const whole = changedBy(null, [...part.fields, ...later]);
+	return whole === null ? part.fields : [{ path: [], to: whole }];
+}
+
 /** Parts by document: each began where the first of them did. */
 function mergedParts(parts: readonly ChangePart[]): ChangePart[] {
 	const by = new Map<string, ChangePart>();
 	for (const part of parts) {
 		const known = by.get(part.document);
-		by.set(part.document, known ? { ...known, fields: joined(known.fields, part.fields) } : part);
+		by.set(part.document, known ? { ...known, fields: together(known, part.fields) } : part);
 	}
 	return [...by.values()];
 }

@@ -175,6 +175,12 @@ describe('documents are made, taken out of use and put back by changes too', () 
 		expect(reasons(await send([{ ...part }]))).toEqual([' changed']);
 	});
 
+	it('one that is changed in the same breath is made as it stands then', async () => {
+		const part = fresh('both');
+		await send([{ ...part, fields: [...part.fields, set(['amount'], 7)] }]);
+		expect(await shown(part.document)).toMatchObject({ id: 'both', amount: 7 });
+	});
+
 	it('one that is not sound is not made', async () => {
 		const part = fresh('x');
 		(part.fields[0]!.to as { body: unknown }).body = { id: 'x', name: '' };
