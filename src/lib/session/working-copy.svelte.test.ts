@@ -12,6 +12,7 @@ import {
 	shownOfHeld,
 	valueAt,
 	type AnyDocument,
+	type ChangePart,
 	type Held
 } from '$lib/documents';
 import { MemoryServer } from './testing/memory-server';
@@ -69,7 +70,10 @@ class Editor {
 		if (!next) return;
 		const { change, note, parts } = next;
 		const sent = { change, note, window: this.name, who: this.name, gesture: '', seen: this.copy.seen, parts };
+		// One that is sent again stands as it did then; somebody may have changed it since.
+		const again = this.server.changes.some((made) => made.change === change);
 		const answer = this.server.make(JSON.parse(JSON.stringify(sent)));
+		if (answer.ok && !again) this.expectThere(parts);
 		if (answerLost) return;
 		if (answer.ok) {
 			this.copy.hear(answer.value.changes);
@@ -79,6 +83,24 @@ class Editor {
 		const { refusals, changes } = (answer as unknown as { body: { refusals: never[]; changes: never[] } }).body;
 		this.copy.hear(changes);
 		this.copy.refuse(change, refusals);
+	}
+
+	/** What the server has taken stands there, field by field, as it was sent; ids and places of new documents are the server's to give. */
+	private expectThere(parts: readonly ChangePart[]): void {
+		for (const { document, fields } of parts)
+			fields.forEach(({ path, to }, i) => {
+				if (fields.slice(i + 1).some((later) => overlap(later.path, path))) return;
+				const there = valueAt(this.server.documents.get(document), path);
+				if (path.length > 0) return expect(there).toEqual(to);
+				const { body } = to as Held;
+				expect((there as Held).body).toEqual({ ...(body as object), id: (there as Held).id });
+			});
+	}
+
+	/** What is shown is what the server has, but for what is still to be sent. */
+	expectAlike(): void {
+		if (!this.copy.isIdle || this.copy.seen < this.server.number) return;
+		for (const held of this.server.all) expect(this.copy.get(held.uuid)?.body).toEqual(held.body);
 	}
 
 	hear(): void {
@@ -456,6 +478,7 @@ describe('three editors, whatever they do and whenever the line breaks', () => {
 						again.copy.loseTo(server.changes.slice(kept.seen));
 						editors[who] = again;
 					}
+					for (const each of editors) each.expectAlike();
 					for (const held of server.all)
 						expect(openDocument(held.kind, structuredClone(shownOfHeld(held))).ok).toBe(true);
 				}
