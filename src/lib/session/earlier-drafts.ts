@@ -5,7 +5,7 @@
 import { openDB } from 'idb';
 import type { AnyDocument, ChangePart, Wiring } from '$lib/documents';
 import { newUuid } from '$lib/documents';
-import type { Pending } from './working-copy.svelte';
+import type { Pending } from './pending';
 
 const NAME = 'dinesis';
 const STORE = 'drafts';

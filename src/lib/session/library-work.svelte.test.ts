@@ -37,7 +37,7 @@ afterEach(() => {
 
 describe('retiring', () => {
 	it('takes presets out and undo brings them back to their places', async () => {
-		expect(await session.retire('a', 'c')).toBe(true);
+		expect(await session.acts.retire('a', 'c')).toBe(true);
 		await settle();
 		expect([order(), retiredIds()]).toEqual(['b', 'ac']);
 		expect(session.undoLabel).toBe('Retire 2 presets');
@@ -50,21 +50,21 @@ describe('retiring', () => {
 
 	it('is held while the server is away, as every change is', async () => {
 		server.away = true;
-		await session.retire('a');
+		await session.acts.retire('a');
 		await settle();
 		expect([order(), retiredIds()]).toEqual(['bc', '']);
 		server.away = false;
 		await settle(4000);
 		expect(retiredIds()).toBe('a');
-		expect(await session.retire('gone')).toBe(false);
+		expect(await session.acts.retire('gone')).toBe(false);
 	});
 
 	it('what is retired is listed and brought back one by one', async () => {
-		await session.retire('b');
+		await session.acts.retire('b');
 		await settle();
-		const list = await session.retired();
+		const list = await session.acts.retired();
 		expect(list.ok && list.value.map(({ id }) => id)).toEqual(['b']);
-		if (list.ok) session.bringBack(list.value[0]!);
+		if (list.ok) session.acts.bringBack(list.value[0]!);
 		await settle();
 		expect([order(), retiredIds()]).toEqual(['abc', '']);
 	});
@@ -72,7 +72,7 @@ describe('retiring', () => {
 
 describe('making', () => {
 	it('undo retires what was added, redo brings it back: nothing of it is lost', async () => {
-		expect(await session.copy('a')).toBe('a-copy');
+		expect(await session.acts.copy('a')).toBe('a-copy');
 		expect(session.undoLabel).toBe('Add “a, copy”');
 		session.undo();
 		await settle();
@@ -115,7 +115,7 @@ describe('bringing in', () => {
 	const choices: Record<string, 'keep' | 'replace' | 'both'> = { a: 'replace', b: 'both', e: 'keep' };
 
 	it('does with each what was chosen; undo takes all of it back', async () => {
-		const said = await session.bringIn(list, (id) => choices[id]!, 'kit.json');
+		const said = await session.acts.bringIn(list, (id) => choices[id]!, 'kit.json');
 		expect(said).toBe('2 brought in, 1 replaced, 1 left as they are, 1 were here already');
 		expect(session.preset('a')!.amount).toBe(3);
 		expect(session.order).toEqual(['a', 'b', 'c', 'b-2', 'x']);
@@ -128,19 +128,19 @@ describe('bringing in', () => {
 		const [bob, lag] = [newBob('steps', 'Steps'), newLag('a', 'Lag')];
 		const arriving = [bob, lag].map((preset) => ({ preset, standing: preset.id === 'a' ? 'differs' : 'new' }) as const);
 		const rig = { ...newRig('eyes', 'Eyes'), bob: 'steps', lag: 'a' };
-		const said = await session.bringIn(arriving, () => 'both', 'kit.json', [rig]);
+		const said = await session.acts.bringIn(arriving, () => 'both', 'kit.json', [rig]);
 		expect(said).toBe('2 brought in, 1 rig with them');
 		expect(session.bobs.map((p) => p.id)).toEqual(['steps']);
 		expect(session.wiring.rigs).toEqual([{ ...rig, lag: session.lags[0]!.id }]);
 		expect(session.lags[0]!.id).not.toBe('a');
 		// One that is here stays as it is.
-		await session.bringIn([], () => 'both', 'kit.json', [{ ...rig, name: 'Other' }]);
+		await session.acts.bringIn([], () => 'both', 'kit.json', [{ ...rig, name: 'Other' }]);
 		expect(session.wiring.rigs[0]!.name).toBe('Eyes');
 	});
 
 	it('what is new alone is made in one go, and there is nothing more to send', async () => {
 		const { sends } = server;
-		await session.bringIn([list[3]!], () => 'keep', 'kit.json');
+		await session.acts.bringIn([list[3]!], () => 'keep', 'kit.json');
 		await settle();
 		expect([server.sends - sends, session.order.join()]).toEqual([1, 'a,b,c,x']);
 		session.undo();
@@ -149,14 +149,14 @@ describe('bringing in', () => {
 
 	it('nothing is done when the server refuses', async () => {
 		server.refuses = 'Not now.';
-		expect(await session.bringIn(list, (id) => choices[id]!, 'kit.json')).toBeNull();
+		expect(await session.acts.bringIn(list, (id) => choices[id]!, 'kit.json')).toBeNull();
 		expect([session.preset('a')!.amount, order()]).toEqual([1, 'abc']);
 	});
 });
 
 describe('several at once, and where they are used', () => {
 	it('one change of many presets is one undo step', () => {
-		session.changeMany(['a', 'c', 'gone'], 'Tag', (p) => void p.tags.push('sea'));
+		session.acts.changeMany(['a', 'c', 'gone'], 'Tag', (p) => void p.tags.push('sea'));
 		expect(session.presets.map((p) => p.tags.length)).toEqual([1, 0, 1]);
 		session.undo();
 		expect(session.presets.map((p) => p.tags.length)).toEqual([0, 0, 0]);
@@ -205,7 +205,7 @@ describe('the wiring', () => {
 			['1', false],
 			['2', true]
 		]);
-		expect([session.refused, other.refused]).toEqual([[], []]);
+		expect([session.waiting.list, other.waiting.list]).toEqual([[], []]);
 	});
 
 	it('what was taken out and is made again under its id is the same document, with its versions', async () => {

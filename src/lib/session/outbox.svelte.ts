@@ -4,7 +4,8 @@
  */
 import { newUuid, type ChangePart, type Held, type MadeChange, type Refusal } from '$lib/documents';
 import type { Answer } from './api';
-import type { Kept, Pending, WorkingCopy } from './working-copy.svelte';
+import type { Pending } from './pending';
+import type { Kept, WorkingCopy } from './working-copy.svelte';
 
 export interface ChangeSent {
 	readonly change: string;

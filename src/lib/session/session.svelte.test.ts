@@ -96,12 +96,12 @@ describe('keeping', () => {
 		server.refuses = 'Not now.';
 		amount(3);
 		await settle();
-		expect(session.refused).toMatchObject([{ mine: 3, message: 'Not now.' }]);
+		expect(session.waiting.list).toMatchObject([{ mine: 3, message: 'Not now.' }]);
 		expect([session.keepingOf('thud'), session.preset('thud')!.amount]).toEqual(['refused', 1]);
 		server.refuses = '';
-		session.takeRefused(session.refused[0]!.id);
+		session.waiting.take(session.waiting.list[0]!.id);
 		await settle();
-		expect([stored().amount, session.refused.length]).toEqual([3, 0]);
+		expect([stored().amount, session.waiting.list.length]).toEqual([3, 0]);
 	});
 
 	it('going back to a version makes a new one and says so; undo takes it back', async () => {
@@ -137,7 +137,7 @@ describe('somebody else', () => {
 		amount(2);
 		await settle();
 		expect(session.preset('thud')).toMatchObject({ amount: 2, rate: 3 });
-		expect(session.refused).toEqual([]);
+		expect(session.waiting.list).toEqual([]);
 	});
 
 	it('changed the same field first: theirs stands, mine waits with both values, who, and when', async () => {
@@ -145,12 +145,11 @@ describe('somebody else', () => {
 		amount(2);
 		await settle();
 		expect(session.preset('thud')!.amount).toBe(9);
-		const [waiting] = session.refused;
+		const [waiting] = session.waiting.list;
 		expect(waiting).toMatchObject({ mine: 2, who: 'Bea', savedAt: '2026-01-01T09:00:01.000Z' });
-		expect(session.standing(waiting!)).toEqual({ name: 'Thud', field: 'amount', theirs: 9 });
-		expect(session.keyOf(waiting!)).toBe('thud');
+		expect(session.waiting.standing(waiting!)).toEqual({ name: 'Thud', field: 'amount', theirs: 9 });
 		expect(session.keepingOf('thud')).toBe('refused');
-		session.takeRefused(waiting!.id);
+		session.waiting.take(waiting!.id);
 		await settle();
 		expect([stored().amount, session.keepingOf('thud')]).toEqual([2, 'kept']);
 	});
@@ -160,7 +159,7 @@ describe('somebody else', () => {
 		amount(2);
 		await settle();
 		const { sends } = server;
-		session.dropRefused(session.refused[0]!.id);
+		session.waiting.drop(session.waiting.list[0]!.id);
 		await settle();
 		expect([server.sends, session.preset('thud')!.amount, session.keepingOf('thud')]).toEqual([sends, 9, 'kept']);
 	});
@@ -248,7 +247,7 @@ describe('what an earlier build left unsent', () => {
 		server.meddle('thud', ['body', 'rate'], 5);
 		const close = session.open();
 		await vi.waitFor(() => expect(stored()).toMatchObject({ amount: 7, rate: 5 }));
-		expect(session.refused).toMatchObject([{ mine: 2, path: ['body', 'rate'] }]);
+		expect(session.waiting.list).toMatchObject([{ mine: 2, path: ['body', 'rate'] }]);
 		expect(session.notices.map((n) => n.text).join()).toContain('“Thud” were found in this browser');
 		expect(((await db.getAll('drafts')) as { project: string }[]).map((d) => d.project)).toEqual(['elsewhere']);
 		db.close();

@@ -5,18 +5,14 @@
 import { getContext, setContext } from 'svelte';
 import { produce, type Draft as ImmerDraft } from 'immer';
 import {
-	creation,
 	fieldsTowards,
-	freeId,
 	newUuid,
 	partsTowards,
 	shownOfHeld,
 	WIRING_KINDS,
 	wiringOf,
 	type AnyDocument,
-	type Arrival,
 	type ChangePart,
-	type Choice,
 	type Course,
 	type Held,
 	type KindName,
@@ -24,29 +20,29 @@ import {
 	type Stub,
 	type Wiring
 } from '$lib/documents';
-import type { AnyPreset, BobPreset, LagPreset, Rig, ShakePreset } from 'dinesis-runtime';
-import { newBob, newLag, newPreset, isBob, isLag, type Played, type View } from 'dinesis-runtime/tools';
+import type { AnyPreset, BobPreset, LagPreset, ShakePreset } from 'dinesis-runtime';
+import { isBob, isLag, type Played } from 'dinesis-runtime/tools';
 import { MotionWorker } from '../workers/motion';
 import { Shelf } from '../workers/shelf';
 import * as api from './api';
-import { rigsAlong, sayBroughtIn, sortOut } from './bring-in';
-import { courseId, courseKey, Courses, isCourse } from './courses.svelte';
+import { courseId, Courses, isCourse } from './courses.svelte';
 import { takeEarlierDrafts } from './earlier-drafts';
+import { FieldNotes } from './field-notes';
 import { listenToChanges } from './live';
 import { Notices, type Notice } from './notices.svelte';
 import { Outbox } from './outbox.svelte';
 import { People } from './people.svelte';
 import { personName } from './person';
 import { Presence } from './presence.svelte';
+import { PresetActs } from './preset-acts';
 import { BrowserShelter, windowName } from './shelter';
-import { fieldName, type Fields } from './steps';
 import { Tabs } from './tabs';
-import { WorkingCopy, type Refused } from './working-copy.svelte';
+import type { Refused } from './refused';
+import { PRESETS, WorkingCopy } from './working-copy.svelte';
 
 export type { Notice, Refused };
 /** The key of events, game values, cues and rigs beside presets: a star is in no id. */
 export const WIRING = '*wiring';
-const PRESETS = ['shake', 'bob', 'lag'] as const satisfies readonly KindName[];
 const isWiringKind = (kind: KindName): boolean => (WIRING_KINDS as readonly KindName[]).includes(kind);
 
 /** How a document stands with the server. */
@@ -81,13 +77,16 @@ export class ProjectSession {
 	readonly shelf = new Shelf(this.worker);
 	readonly courses: Courses;
 	readonly people: People;
+	/** What is done with presets as wholes. */
+	readonly acts: PresetActs;
+	/** What waits beside its field because somebody else was first. */
+	readonly waiting: FieldNotes;
 	private readonly work: WorkingCopy;
 	private readonly outbox: Outbox;
 	private readonly presence = new Presence();
 	private readonly listeners = new Set<(preset: ShakePreset) => void>();
 	private wiringSaved = $state.raw<Saved>({ version: 1, savedAt: '' });
 	private readonly stubs = new Map<string, Stub>();
-	private readonly controls = new Map<string, string>();
 
 	/** Keys of shakes in the project's order. */
 	readonly order = $derived.by((): readonly string[] => this.work.list('shake').map(({ id }) => id));
@@ -125,9 +124,11 @@ export class ProjectSession {
 				nameOf: (held) => this.nameOf(held)
 			}
 		);
+		this.acts = new PresetActs(this, this.work, this.outbox);
+		this.waiting = new FieldNotes(this.work, (text) => this.say(text));
 		this.courses = new Courses(this.work, {
 			project: project.slug,
-			make: (label, kind, document, note) => this.make(label, kind, document, note),
+			make: (label, kind, document, note) => this.acts.make(label, kind, document, note),
 			say: (text, action) => this.say(text, action)
 		});
 		const here = documents.filter(({ kind }) => (PRESETS as readonly KindName[]).includes(kind)).length;
@@ -208,7 +209,8 @@ export class ProjectSession {
 		if (ofWiring) this.wiringSaved = { version: this.wiringSaved.version + 1, savedAt };
 	}
 
-	private nameOf(held: Held): string {
+	/** What a sentence calls a document. */
+	nameOf(held: Held): string {
 		return isWiringKind(held.kind)
 			? 'the events, cues and rigs'
 			: `“${(shownOfHeld(held) as AnyDocument).name ?? held.id}”`;
@@ -227,52 +229,6 @@ export class ProjectSession {
 
 	get redoLabel(): string | null {
 		return this.work.redoLabel;
-	}
-
-	/** Fields whose value here was refused: each waits until it is taken or dropped. */
-	get refused(): readonly Refused[] {
-		return this.work.refused;
-	}
-
-	/** What everybody has in such a field, and what it is called. */
-	standing(refused: Refused): { readonly name: string; readonly field: string; readonly theirs: unknown } {
-		const held = this.work.get(refused.document);
-		return {
-			name: held ? ((shownOfHeld(held) as AnyDocument).name ?? held.id) : 'a document',
-			field: fieldName(refused.path),
-			theirs: this.work.ackedValue(refused)
-		};
-	}
-
-	/** The key of the document that a refused field is in. */
-	keyOf({ document }: Refused): string {
-		const held = this.work.get(document);
-		if (!held || isWiringKind(held.kind)) return WIRING;
-		return held.kind === 'course' ? courseKey(held.id) : held.id;
-	}
-
-	/** What the control is called that a change came from; undefined where nobody knows. */
-	controlOf(label: string): string | undefined {
-		return this.controls.get(label);
-	}
-
-	/** The control that has the focus is where a change comes from: a note about its value stands there. */
-	private noteControl(label: string): void {
-		const active = typeof document === 'undefined' ? null : document.activeElement;
-		// A number that is typed stands in for its control only while it is.
-		const control = active?.closest('.field')?.querySelector('[role="spinbutton"]') ?? active;
-		const name = control?.getAttribute('aria-label');
-		if (name) this.controls.set(label, name);
-	}
-
-	/** Puts what was refused in the place of what everybody has. */
-	takeRefused(id: string): void {
-		if (!this.work.takeRefused(id)) this.say('What it was a part of is not there any more; nothing was changed.');
-	}
-
-	/** Lets go of what was refused. */
-	dropRefused(id: string): void {
-		this.work.leaveRefused(id);
 	}
 
 	preset(key: string): ShakePreset | undefined {
@@ -346,7 +302,7 @@ export class ProjectSession {
 	}
 
 	private put(held: Held, label: string, next: AnyDocument, mark: string | null, note = ''): void {
-		this.noteControl(label);
+		this.waiting.noteControl(label);
 		this.work.change(label, [{ document: held.uuid, fields: fieldsTowards(held, next) }], mark, note);
 	}
 
@@ -369,7 +325,7 @@ export class ProjectSession {
 
 	/** Changes the wiring as one undoable step; marks as in `change`. */
 	rewire(label: string, recipe: (wiring: Wiring) => Wiring, mark: string | null = null, note = ''): void {
-		this.noteControl(label);
+		this.waiting.noteControl(label);
 		const parts = partsTowards(this.wiringHeld, [...this.stubs.values()], recipe(this.wiring));
 		this.work.change(label, parts, mark === null ? null : `${WIRING} ${mark}`, note);
 	}
@@ -412,162 +368,6 @@ export class ProjectSession {
 		if (this.redoLabel === null) return this.say('There is nothing to redo.');
 		const label = this.redo();
 		if (label !== null) this.say(`Done again: ${label}`);
-	}
-
-	/** Makes documents at once, as one step; null when the server did not take them. */
-	private async makeMany(
-		label: string,
-		list: readonly { readonly kind: KindName; readonly document: AnyDocument }[],
-		note: string
-	): Promise<readonly Held[] | null> {
-		const parts = list.map(({ kind, document }) => ({ document: newUuid(), fields: [creation(kind, document, '')] }));
-		const made = await this.outbox.make(note.slice(0, 200), parts);
-		if (!made.ok) {
-			this.say(
-				made.away
-					? 'The server does not answer, so nothing new can be made right now. Try again shortly.'
-					: made.message
-			);
-			return null;
-		}
-		this.work.noteMade(
-			label,
-			made.value.map(({ uuid }) => uuid)
-		);
-		return made.value;
-	}
-
-	/** Makes one document and returns its id. */
-	private async make(label: string, kind: KindName, document: AnyDocument, note: string): Promise<string | null> {
-		return (await this.makeMany(label, [{ kind, document }], note))?.[0]?.id ?? null;
-	}
-
-	/** Adds a preset and returns its key; null when the server refused. */
-	add(document: AnyPreset, note = ''): Promise<string | null> {
-		return this.make(`Add “${document.name}”`, document.family, document, note);
-	}
-
-	addNew(): Promise<string | null> {
-		const name = 'New shake';
-		return this.add(newPreset(freeId(name, this.order), name), 'made new');
-	}
-
-	/** A copy that remembers its origin. */
-	copy(key: string): Promise<string | null> {
-		const source = this.preset(key)!;
-		const name = `${source.name}, copy`.slice(0, 120);
-		return this.add({ ...source, id: freeId(name, this.order), name, origin: key }, `copied from ${source.name}`);
-	}
-
-	/** A new head bob or lag, for space or for a flat picture. */
-	newBody(family: 'bob' | 'lag', view: View = 'space'): Promise<string | null> {
-		const name = family === 'bob' ? 'New bob' : 'New lag';
-		const id = this.freePresetId(name);
-		return this.add({ ...(family === 'bob' ? newBob(id, name) : newLag(id, name)), view }, 'made new');
-	}
-
-	/** A copy of a head bob or a lag. */
-	copyBody(key: string): Promise<string | null> {
-		const source = this.bobsAndLags.find((preset) => preset.id === key)!;
-		const name = `${source.name}, copy`.slice(0, 120);
-		return this.add({ ...source, id: this.freePresetId(name), name }, `copied from ${source.name}`);
-	}
-
-	private freePresetId(name: string): string {
-		return freeId(name, [...this.order, ...this.bobsAndLags.map(({ id }) => id)]);
-	}
-
-	/** Takes presets out of use; undo brings them back. */
-	async retire(...keys: string[]): Promise<boolean> {
-		const present = keys.flatMap((key) => this.work.find(PRESETS, key) ?? []).filter((held) => !held.retired);
-		if (present.length === 0) return false;
-		const ids = present.map(({ id }) => id);
-		const what = present.length === 1 ? this.nameOf(present[0]!) : `${present.length} presets`;
-		const cues = new Set(ids.flatMap((key) => this.usesOf(key))).size;
-		const rigs = this.wiring.rigs.filter((rig) => ids.some((key) => rig.bob === key || rig.lag === key)).length;
-		this.putAway(`Retire ${what}`, present, true);
-		const used = [
-			cues > 0 ? ` ${cues === 1 ? 'A cue points' : `${cues} cues point`} there and will do nothing.` : '',
-			rigs > 0 ? ` ${rigs === 1 ? 'A rig goes' : `${rigs} rigs go`} without it now.` : ''
-		].join('');
-		this.say(`${what} ${present.length === 1 ? 'is' : 'are'} retired.${used}`, {
-			label: 'Bring back',
-			run: () => this.putAway(`Bring back ${what}`, present, false)
-		});
-		return Promise.resolve(true);
-	}
-
-	private putAway(label: string, list: readonly Held[], away: boolean): void {
-		this.work.change(
-			label,
-			list.map(({ uuid }) => ({ document: uuid, fields: [{ path: ['retired'], to: away }] }))
-		);
-	}
-
-	/** Those that were retired, in their order. */
-	retired(): Promise<api.Answer<Held[]>> {
-		return api.fetchDocuments(this.project.slug, { kinds: PRESETS, retired: true });
-	}
-
-	/** Brings a retired preset back into use. */
-	bringBack(held: Held): void {
-		this.work.take([held]);
-		this.putAway(`Bring back ${this.nameOf(held)}`, [held], false);
-	}
-
-	/** Sets one field of several presets as one undoable step. */
-	changeMany(keys: readonly string[], label: string, recipe: (preset: ImmerDraft<ShakePreset>) => void): void {
-		const fields = keys.flatMap((key): Fields[] => {
-			const held = this.work.find(['shake'], key);
-			if (!held) return [];
-			const next = produce(shownOfHeld(held) as ShakePreset, (draft) => void recipe(draft));
-			return [{ document: held.uuid, fields: fieldsTowards(held, next) }];
-		});
-		this.work.change(label, fields);
-	}
-
-	/**
-	 * Takes in what a kit brings, by a choice for each preset whose id is taken. What is replaced stays in its list of
-	 * versions; undo takes all of it back. Says what came of it; null when the server refused and nothing was done.
-	 */
-	async bringIn(
-		list: readonly Arrival[],
-		choiceOf: (id: string) => Choice,
-		from: string,
-		rigs: readonly Rig[] = []
-	): Promise<string | null> {
-		const sorted = sortOut(list, choiceOf);
-		const { fresh, replaced } = sorted;
-		let made: readonly Held[] = [];
-		if (fresh.length > 0) {
-			const parts = fresh.map((document) => ({
-				document: newUuid(),
-				fields: [creation(document.family, document, '')]
-			}));
-			const answer = await this.outbox.make(`brought in from ${from}`.slice(0, 200), parts);
-			if (!answer.ok) {
-				this.say(answer.message);
-				return null;
-			}
-			made = answer.value;
-		}
-		const keyOf = new Map(fresh.map((preset, i) => [preset.id, made[i]?.id ?? preset.id]));
-		const newRigs = rigsAlong(rigs, this.wiring.rigs, keyOf);
-		this.work.group(`Bring in ${from}`, () => {
-			if (made.length > 0)
-				this.work.noteMade(
-					`Bring in ${made.length} presets`,
-					made.map(({ uuid }) => uuid)
-				);
-			const fields = [...replaced].flatMap(([key, preset]): Fields[] => {
-				const held = this.work.find(PRESETS, key);
-				return held ? [{ document: held.uuid, fields: fieldsTowards(held, preset) }] : [];
-			});
-			this.work.change(`Replace ${replaced.size} presets`, fields, null, `replaced from ${from}`.slice(0, 200));
-			if (newRigs.length > 0)
-				this.rewire(`Bring in ${newRigs.length} rigs`, (w) => ({ ...w, rigs: [...w.rigs, ...newRigs] }));
-		});
-		return sayBroughtIn(sorted, newRigs.length);
 	}
 
 	/** Where the server has the versions of a document. */

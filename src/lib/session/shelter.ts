@@ -1,7 +1,8 @@
 /** What must not be lost with a page, in the browser's own store, by window; and what windows left that are gone. */
 import { openDB, type IDBPDatabase } from 'idb';
 import type { Shelter } from './outbox.svelte';
-import type { Kept, Pending } from './working-copy.svelte';
+import type { Pending } from './pending';
+import type { Kept } from './working-copy.svelte';
 
 interface Row extends Kept {
 	readonly project: string;

@@ -4,12 +4,9 @@
  * It knows no kind of document and no network.
  */
 import {
-	byPlace,
 	changedBy,
-	joined,
 	newEnvelope,
 	newUuid,
-	overlap,
 	valueAt,
 	type ChangePart,
 	type Envelope,
@@ -17,40 +14,15 @@ import {
 	type Held,
 	type KindName,
 	type MadeChange,
-	type Path,
 	type Refusal
 } from '$lib/documents';
+import { EMPTY, relisted, type HeldLists, type Turn } from './held-lists';
+import { merged, mergedParts, type Pending } from './pending';
+import { sorted, withoutSet, withWaiting, type Refused } from './refused';
 import { fieldName, partOf, Steps, type Fields, type Step, type StepPart } from './steps';
 
-/** A change that the server has not acknowledged. */
-export interface Pending {
-	readonly change: string;
-	readonly label: string;
-	readonly note: string;
-	/** The drag or run of presses that it is a part of; empty: it stands by itself. */
-	readonly gesture: string;
-	readonly parts: readonly ChangePart[];
-	/** It is on its way: nothing can be joined to it any more. */
-	readonly sent: boolean;
-	/** What comes soon after it goes with it. */
-	readonly open: boolean;
-	/** How many changes of its own drag were joined to its first one. */
-	readonly joins: number;
-}
-
-/** A field whose value here was refused: what everybody has stands, and this waits beside it until one takes or drops it. */
-export interface Refused {
-	readonly id: string;
-	readonly document: string;
-	readonly path: Path;
-	/** The value that was refused; undefined: it was to be taken out. */
-	readonly mine: unknown;
-	readonly label: string;
-	readonly reason: Refusal['reason'];
-	readonly message: string;
-	readonly who: string;
-	readonly savedAt: string;
-}
+/** The kinds that are presets: they share their ids. */
+export const PRESETS = ['shake', 'bob', 'lag'] as const satisfies readonly KindName[];
 
 /** What outlives a reload. */
 export interface Kept {
@@ -70,36 +42,6 @@ export interface CopyHost {
 	stirred(): void;
 }
 
-const EMPTY: readonly Held[] = [];
-
-/** One document that is shown differently. */
-interface Turn {
-	readonly before: Held | undefined;
-	readonly after: Held | undefined;
-}
-
-/** Where a document stands in a list that is in order; -1: nowhere. */
-function placeIn(list: readonly Held[], held: Held): number {
-	let low = 0;
-	let high = list.length;
-	while (low < high) {
-		const middle = (low + high) >> 1;
-		if (byPlace(list[middle]!, held) < 0) low = middle + 1;
-		else high = middle;
-	}
-	// Two may wish for one place and one id at once.
-	for (; low < list.length && byPlace(list[low]!, held) === 0; low++) if (list[low]!.uuid === held.uuid) return low;
-	return -1;
-}
-
-/** A list in order with more in it; those that come behind it anyway cost no sorting. */
-function withSorted(list: Held[], come: readonly Held[]): Held[] {
-	if (come.length === 0) return list;
-	const more = [...come].sort(byPlace);
-	const last = list.at(-1);
-	return !last || byPlace(last, more[0]!) < 0 ? [...list, ...more] : [...list, ...more].sort(byPlace);
-}
-
 export class WorkingCopy {
 	undoLabel = $state<string | null>(null);
 	redoLabel = $state<string | null>(null);
@@ -111,7 +53,7 @@ export class WorkingCopy {
 	private readonly names = new Set<string>();
 	/** The last number of the project that was heard of. */
 	seen: number;
-	private lists = $state.raw<Readonly<Partial<Record<KindName, readonly Held[]>>>>({});
+	private lists = $state.raw<HeldLists>({});
 	private readonly acked = new Map<string, Held>();
 	private readonly shown = new Map<string, Held>();
 	private readonly byId = new Map<string, string>();
@@ -286,7 +228,7 @@ export class WorkingCopy {
 				const { version } = part;
 				this.acked.set(part.document, { ...after, uuid: part.document, version, savedAt: change.savedAt });
 				touched.add(part.document);
-				if (own) this.dropRefused(part.document, part.fields);
+				if (own) this.refused = withoutSet(this.refused, part.document, part.fields);
 			}
 		}
 		if (touched.size > 0) this.show([...touched]);
@@ -312,41 +254,17 @@ export class WorkingCopy {
 	/** A change was refused: its fields wait beside what everybody has; what was not at fault goes on by itself. */
 	refuse(change: string, refusals: readonly Refusal[]): void {
 		const at = this.pending.findIndex((one) => one.change === change);
-		const refusedOne = this.pending[at];
-		if (!refusedOne) return;
-		const waiting: Refused[] = [];
-		const rest: ChangePart[] = [];
-		for (const part of refusedOne.parts) {
-			const mine = refusals.filter((refusal) => refusal.document === part.document);
-			const hit = (path: Path): Refusal | undefined => mine.find((refusal) => overlap(refusal.path, path));
-			const good = part.fields.filter(({ path }) => !hit(path));
-			const bad = part.fields.filter(({ path }) => hit(path));
-			if (good.length > 0) rest.push({ ...part, fields: good });
-			if (bad.length > 0)
-				this.steps.forget(
-					part.document,
-					bad.map(({ path }) => path)
-				);
-			for (const { path, to } of bad) {
-				const { reason, message, who = '', savedAt = '' } = hit(path)!;
-				waiting.push({
-					id: newUuid(),
-					document: part.document,
-					path,
-					mine: to,
-					label: refusedOne.label,
-					reason,
-					message,
-					who,
-					savedAt
-				});
-			}
+		const refused = this.pending[at];
+		if (!refused) return;
+		const { rest, waiting } = sorted(refused, refusals);
+		for (const { document } of refused.parts) {
+			const paths = waiting.filter((one) => one.document === document).map(({ path }) => path);
+			if (paths.length > 0) this.steps.forget(document, paths);
 		}
-		const again = { ...refusedOne, change: newUuid(), open: false, parts: rest, sent: false };
+		const again = { ...refused, change: newUuid(), open: false, parts: rest, sent: false };
 		this.pending.splice(at, 1, ...(rest.length > 0 ? [again] : []));
-		const same = (a: Refused, b: Refused): boolean => a.document === b.document && overlap(a.path, b.path);
-		this.refused = [...this.refused.filter((old) => !waiting.some((one) => same(old, one))), ...waiting];
-		this.show(refusedOne.parts.map(({ document }) => document));
+		this.refused = withWaiting(this.refused, waiting);
+		this.show(refused.parts.map(({ document }) => document));
 		this.stir();
 	}
 
@@ -365,13 +283,6 @@ export class WorkingCopy {
 	leaveRefused(id: string): void {
 		this.refused = this.refused.filter((one) => one.id !== id);
 		this.stir();
-	}
-
-	private dropRefused(document: string, fields: readonly FieldChange[]): void {
-		const rest = this.refused.filter(
-			(one) => one.document !== document || !fields.some(({ path }) => overlap(path, one.path))
-		);
-		if (rest.length < this.refused.length) this.refused = rest;
 	}
 
 	/** What a field holds as the server has it. */
@@ -467,7 +378,7 @@ export class WorkingCopy {
 		if (turns.length === 0) return;
 		for (const { after } of turns) if (after) this.byId.set(`${after.kind} ${after.id}`, after.uuid);
 		for (const { before, after } of turns) if (before && before.id !== after?.id) this.findAgain(before);
-		this.relist(turns);
+		this.lists = relisted(this.lists, turns);
 		for (const { after } of turns) if (after) this.host.changed(after);
 	}
 
@@ -489,57 +400,10 @@ export class WorkingCopy {
 		return held;
 	}
 
-	/** Lists follow what is shown. One document that stays in its place costs no sorting. */
-	private relist(turns: readonly Turn[]): void {
-		const lists = { ...this.lists };
-		for (const kind of new Set(turns.map(({ before, after }) => (after ?? before)!.kind))) {
-			const list = [...(lists[kind] ?? EMPTY)];
-			const gone = new Set<number>();
-			const come: Held[] = [];
-			for (const { before, after } of turns) {
-				if ((after ?? before)!.kind !== kind) continue;
-				const at = before && !before.retired ? placeIn(lists[kind] ?? EMPTY, before) : -1;
-				const inUse = after !== undefined && !after.retired;
-				if (at >= 0 && inUse && byPlace(before!, after) === 0) list[at] = after;
-				else {
-					if (at >= 0) gone.add(at);
-					if (inUse) come.push(after);
-				}
-			}
-			const rest = gone.size === 0 ? list : list.filter((_, i) => !gone.has(i));
-			lists[kind] = withSorted(rest, come);
-		}
-		this.lists = lists;
-	}
-
 	private stir(): void {
 		this.undoLabel = this.steps.undoLabel;
 		this.redoLabel = this.steps.redoLabel;
 		this.busy = new Set(this.pending.flatMap((one) => one.parts.map(({ document }) => document)));
 		this.host.stirred();
 	}
-}
-
-/** Fields by document, in their order. */
-function merged(changes: readonly Fields[]): Fields[] {
-	const by = new Map<string, FieldChange[]>();
-	for (const { document, fields } of changes) by.set(document, joined(by.get(document) ?? [], fields));
-	return [...by].map(([document, fields]) => ({ document, fields }));
-}
-
-/** What was changed in a document before it was made at all is a part of its making. */
-function together(part: ChangePart, later: readonly FieldChange[]): readonly FieldChange[] {
-	if (!newEnvelope(part)) return joined(part.fields, later);
-	const whole = changedBy(null, [...part.fields, ...later]);
-	return whole === null ? part.fields : [{ path: [], to: whole }];
-}
-
-/** Parts by document: each began where the first of them did. */
-function mergedParts(parts: readonly ChangePart[]): ChangePart[] {
-	const by = new Map<string, ChangePart>();
-	for (const part of parts) {
-		const known = by.get(part.document);
-		by.set(part.document, known ? { ...known, fields: together(known, part.fields) } : part);
-	}
-	return [...by.values()];
 }

@@ -50,10 +50,10 @@
 			command('scope', 'Scope', 'window', 'C', () => (shows.scope = !shows.scope)),
 			command('posts', 'Distance posts', 'window', '', () => (shows.distances = 'posts')),
 			command('vary', 'Six neighbours', 'sheet', 'V', () => sheet?.turnTo('vary')),
-			command('new', 'New preset', 'presets', '', () => openMade(session.addNew())),
-			command('copy', 'Copy this preset', 'presets', '', () => openMade(session.copy(presetKey))),
+			command('new', 'New preset', 'presets', '', () => openMade(session.acts.addNew())),
+			command('copy', 'Copy this preset', 'presets', '', () => openMade(session.acts.copy(presetKey))),
 			command('retire', 'Retire this preset', 'presets', '', () => {
-				if (session.order.length > 1) void session.retire(presetKey);
+				if (session.order.length > 1) void session.acts.retire(presetKey);
 			})
 		];
 	};

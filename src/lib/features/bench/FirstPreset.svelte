@@ -7,7 +7,7 @@
 
 	async function make() {
 		busy = true;
-		const key = await session.addNew();
+		const key = await session.acts.addNew();
 		busy = false;
 		if (key) onmade(key);
 	}

@@ -33,7 +33,7 @@
 		if (key) onopen(key);
 	}
 	async function retire(close: () => void) {
-		if (await session.retire(preset.id)) close();
+		if (await session.acts.retire(preset.id)) close();
 	}
 </script>
 
@@ -58,8 +58,8 @@
 				/></label
 			>
 			<div class="acts">
-				<button onclick={() => openMade(session.addNew(), close)}><Plus size={14} /> New</button>
-				<button onclick={() => openMade(session.copy(preset.id), close)}><Copy size={14} /> Copy this</button>
+				<button onclick={() => openMade(session.acts.addNew(), close)}><Plus size={14} /> New</button>
+				<button onclick={() => openMade(session.acts.copy(preset.id), close)}><Copy size={14} /> Copy this</button>
 				<button onclick={() => retire(close)} disabled={session.order.length < 2}><Archive size={14} /> Retire</button>
 			</div>
 			<PickList

@@ -45,7 +45,11 @@
 		const to = select.value;
 		const view = viewOf(rig?.view.kind ?? 'eyes');
 		const id =
-			to === NEW ? await session.newBody(slot, view) : to === COPY ? await session.copyBody(rig![slot]!) : to || null;
+			to === NEW
+				? await session.acts.newBody(slot, view)
+				: to === COPY
+					? await session.acts.copyBody(rig![slot]!)
+					: to || null;
 		if (to !== '' && id === null) {
 			select.value = rig?.[slot] ?? '';
 			return;

@@ -216,8 +216,8 @@ describe('a free run', () => {
 	});
 
 	it('is walked through the chosen rig: the head bobs with the steps, the view trails, the take keeps it', async () => {
-		const key = await session.add(newBob('steps', 'Steps'));
-		await session.add(newLag('heavy', 'Heavy'));
+		const key = await session.acts.add(newBob('steps', 'Steps'));
+		await session.acts.add(newLag('heavy', 'Heavy'));
 		expect(session.presets.map((p) => p.id)).toEqual(['thud', 'hum']);
 		expect([session.bobs, session.lags].map((list) => list.map((p) => p.id))).toEqual([['steps'], ['heavy']]);
 		const rig = { ...newRig('eyes', 'Eyes'), bob: key, lag: 'heavy' };
@@ -248,7 +248,7 @@ describe('a free run', () => {
 	});
 
 	it('undo of a new bob retires it among the bobs, and leaves the shakes alone', async () => {
-		await session.add(newBob('steps', 'Steps'));
+		await session.acts.add(newBob('steps', 'Steps'));
 		session.undo();
 		await vi.waitFor(() => expect(session.bobs).toEqual([]));
 		session.redo();

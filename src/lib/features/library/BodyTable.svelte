@@ -40,7 +40,7 @@
 		event.stopPropagation();
 	}
 	async function copy(preset: BobPreset | LagPreset) {
-		const made = await session.copyBody(preset.id);
+		const made = await session.acts.copyBody(preset.id);
 		if (made) onopen(made);
 	}
 </script>
@@ -104,7 +104,7 @@
 				<button aria-label="Copy {preset.name}" title="Copy" onclick={() => void copy(preset)}
 					><Copy size={14} /></button
 				>
-				<button aria-label="Retire {preset.name}" title="Retire" onclick={() => void session.retire(preset.id)}
+				<button aria-label="Retire {preset.name}" title="Retire" onclick={() => void session.acts.retire(preset.id)}
 					><Archive size={14} /></button
 				>
 			</span>

@@ -88,7 +88,7 @@
 	}
 	async function bringIn() {
 		busy = true;
-		const said = await session.bringIn(list, choiceOf, name, rigs);
+		const said = await session.acts.bringIn(list, choiceOf, name, rigs);
 		busy = false;
 		if (said === null) return;
 		session.say(`From ${name}: ${said}.`);

@@ -13,7 +13,7 @@
 	async function copy() {
 		const made: string[] = [];
 		for (const preset of chosen) {
-			const key = await session.copy(preset.id);
+			const key = await session.acts.copy(preset.id);
 			if (key) made.push(key);
 		}
 		library.chosen = new Set(made);
@@ -22,7 +22,7 @@
 	}
 
 	async function retire() {
-		if (await session.retire(...chosen.map((p) => p.id))) library.chosen = new Set();
+		if (await session.acts.retire(...chosen.map((p) => p.id))) library.chosen = new Set();
 	}
 
 	function addTag(event: SubmitEvent) {

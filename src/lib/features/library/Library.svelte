@@ -57,7 +57,7 @@
 		if (to !== 'shake' && first) bodies.start(first);
 	}
 	async function addBody() {
-		const key = await session.newBody(family === 'bob' ? 'bob' : 'lag');
+		const key = await session.acts.newBody(family === 'bob' ? 'bob' : 'lag');
 		if (key) onopen(key);
 	}
 
@@ -73,7 +73,7 @@
 		void library.search(text);
 	}
 	async function addNew() {
-		const key = await session.addNew();
+		const key = await session.acts.addNew();
 		if (key) onopen(key);
 	}
 	async function sendOut(presets: readonly ShakePreset[]) {

@@ -13,13 +13,13 @@
 		if (!open) return;
 		list = null;
 		trouble = '';
-		void session.retired().then((answer) => {
+		void session.acts.retired().then((answer) => {
 			if (answer.ok) list = answer.value;
 			else trouble = answer.message;
 		});
 	});
 	function bringBack(held: Held) {
-		session.bringBack(held);
+		session.acts.bringBack(held);
 		list = list?.filter((other) => other.uuid !== held.uuid) ?? null;
 	}
 </script>

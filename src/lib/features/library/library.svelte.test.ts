@@ -14,11 +14,13 @@ function library() {
 		presets,
 		order: presets.map((p) => p.id),
 		preset: (key: string) => presets.find((p) => p.id === key),
-		changeMany: (keys: string[], label: string, recipe: (preset: { tags: string[] }) => void) => {
-			for (const preset of presets.filter((p) => keys.includes(p.id))) {
-				const draft = { tags: [...preset.tags] };
-				recipe(draft);
-				tagged.push([label, preset.id, draft.tags]);
+		acts: {
+			changeMany: (keys: string[], label: string, recipe: (preset: { tags: string[] }) => void) => {
+				for (const preset of presets.filter((p) => keys.includes(p.id))) {
+					const draft = { tags: [...preset.tags] };
+					recipe(draft);
+					tagged.push([label, preset.id, draft.tags]);
+				}
 			}
 		},
 		shelf: {

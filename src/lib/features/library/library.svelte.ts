@@ -80,7 +80,7 @@ export class LibraryState {
 		const word = typed.trim().slice(0, MOST_TAG_LETTERS);
 		if (!word) return false;
 		const keys = this.acted.map((preset) => preset.id);
-		this.session.changeMany(keys, `Tag ${keys.length} presets “${word}”`, (preset) => {
+		this.session.acts.changeMany(keys, `Tag ${keys.length} presets “${word}”`, (preset) => {
 			if (!preset.tags.includes(word) && preset.tags.length < MOST_TAGS) preset.tags.push(word);
 		});
 		return true;

@@ -86,7 +86,7 @@
 	}
 	const listed = (slot: 'bob' | 'lag') => (slot === 'bob' ? session.bobs : session.lags);
 	async function addPreset(slot: 'bob' | 'lag', close: () => void) {
-		const id = await session.newBody(slot);
+		const id = await session.acts.newBody(slot);
 		close();
 		if (id) onbench(id);
 	}

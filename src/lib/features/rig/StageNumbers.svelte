@@ -34,7 +34,11 @@
 	async function take(slot: 'bob' | 'lag', select: HTMLSelectElement) {
 		const to = select.value;
 		const taken =
-			to === NEW ? await session.newBody(slot, view) : to === COPY ? await session.copyBody(rig[slot]!) : to || null;
+			to === NEW
+				? await session.acts.newBody(slot, view)
+				: to === COPY
+					? await session.acts.copyBody(rig[slot]!)
+					: to || null;
 		if (to !== '' && taken === null) {
 			select.value = rig[slot] ?? '';
 			return;

@@ -24,7 +24,7 @@
 
 	/** Keeps a note beside its field, as long as that is on the page. */
 	function beside(note: HTMLElement, { label }: Refused) {
-		const name = session.controlOf(label);
+		const name = session.waiting.controlOf(label);
 		const control = name && document.querySelector(`.page [aria-label="${CSS.escape(name)}"]`);
 		if (!control) return;
 		note.classList.add('beside');
@@ -42,8 +42,8 @@
 </script>
 
 <div class="notes">
-	{#each session.refused as refused (refused.id)}
-		{@const standing = session.standing(refused)}
+	{#each session.waiting.list as refused (refused.id)}
+		{@const standing = session.waiting.standing(refused)}
 		<section class="note" aria-label="Not taken: {standing.field} of {standing.name}" use:beside={refused}>
 			<p role="status">
 				<b>{standing.field}</b> of “{standing.name}”:
@@ -55,8 +55,8 @@
 				{/if}
 			</p>
 			<div>
-				<button onclick={() => session.takeRefused(refused.id)}>Take mine</button>
-				<button onclick={() => session.dropRefused(refused.id)}>Drop mine</button>
+				<button onclick={() => session.waiting.take(refused.id)}>Take mine</button>
+				<button onclick={() => session.waiting.drop(refused.id)}>Drop mine</button>
 			</div>
 		</section>
 	{/each}

@@ -46,9 +46,9 @@ export function documentCommands(session: ProjectSession, open: Open): Command[]
 		run
 	});
 	return [
-		one('new', 'shake', 'New shake', 'presets', () => made(session.addNew(), 'bench')),
-		one('new', 'bob', 'New bob', 'head bobs', () => made(session.newBody('bob'), 'bench')),
-		one('new', 'lag', 'New lag', 'camera lags', () => made(session.newBody('lag'), 'bench')),
+		one('new', 'shake', 'New shake', 'presets', () => made(session.acts.addNew(), 'bench')),
+		one('new', 'bob', 'New bob', 'head bobs', () => made(session.acts.newBody('bob'), 'bench')),
+		one('new', 'lag', 'New lag', 'camera lags', () => made(session.acts.newBody('lag'), 'bench')),
 		one('new', 'course', 'New course', 'courses', () =>
 			made(
 				session.courses.fetch().then((there) => (there ? session.courses.addNew() : null)),
