@@ -4,6 +4,7 @@
 	import Copy from '@lucide/svelte/icons/copy';
 	import Tag from '@lucide/svelte/icons/tag';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Button from '$lib/ui/Button.svelte';
 	import type { LibraryState } from './library.svelte';
 
 	let { session, library }: { session: ProjectSession; library: LibraryState } = $props();
@@ -32,33 +33,15 @@
 </script>
 
 <b>{chosen.length} chosen</b>
-<button onclick={copy}><Copy size={13} /> Copy</button>
-<button onclick={retire} disabled={chosen.length >= library.all.length}><Archive size={13} /> Retire</button>
+<Button onclick={copy}><Copy size={13} /> Copy</Button>
+<Button onclick={retire} disabled={chosen.length >= library.all.length}><Archive size={13} /> Retire</Button>
 <form onsubmit={addTag}>
 	<input placeholder="tag" aria-label="Tag for the chosen" maxlength="40" bind:value={tag} />
-	<button disabled={!tag.trim()}><Tag size={13} /> Tag them</button>
+	<Button disabled={!tag.trim()}><Tag size={13} /> Tag them</Button>
 </form>
-<button onclick={() => (library.chosen = new Set())}>Let go</button>
+<Button onclick={() => (library.chosen = new Set())}>Let go</Button>
 
 <style>
-	button {
-		display: inline-flex;
-		align-items: center;
-		gap: 5px;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 3px 10px;
-		cursor: pointer;
-		white-space: nowrap;
-	}
-	button:hover:not(:disabled) {
-		border-color: var(--lamp);
-	}
-	button:disabled {
-		opacity: 0.45;
-		cursor: default;
-	}
 	form {
 		display: flex;
 		gap: 4px;

@@ -9,6 +9,7 @@
 	import { kitOfPresets, wholeKit, writeKit } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
+	import Button from '$lib/ui/Button.svelte';
 	import { saveText } from '$lib/ui/save-text';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -143,12 +144,12 @@
 				if (e.key === 'Escape') find('');
 			}}
 		/>
-		<button onclick={() => void (family === 'shake' ? addNew() : addBody())}><Plus size={14} /> New</button>
-		<button onclick={() => (bringing = true)}><FolderInput size={14} /> Bring in</button>
-		<button onclick={() => void sendOut(acted.length > 0 ? acted : rows)} disabled={rows.length === 0}
-			><Download size={14} /> Send out {acted.length > 0 ? acted.length : 'all'}</button
+		<Button onclick={() => void (family === 'shake' ? addNew() : addBody())}><Plus size={14} /> New</Button>
+		<Button onclick={() => (bringing = true)}><FolderInput size={14} /> Bring in</Button>
+		<Button onclick={() => void sendOut(acted.length > 0 ? acted : rows)} disabled={rows.length === 0}
+			><Download size={14} /> Send out {acted.length > 0 ? acted.length : 'all'}</Button
 		>
-		<button onclick={() => (retired = true)}><Archive size={14} /> Retired</button>
+		<Button onclick={() => (retired = true)}><Archive size={14} /> Retired</Button>
 	</header>
 	<main>
 		<div class="bar">
@@ -213,11 +214,11 @@
 				<div class="none">
 					<h2>Nothing fits</h2>
 					<p>Search also finds words that are spelled a little differently. Fewer tags find more.</p>
-					<button
+					<Button
 						onclick={() => {
 							find('');
 							library.filter = { tags: new Set(), suits: null, view: null };
-						}}>Show all</button
+						}}>Show all</Button
 					>
 				</div>
 			{:else}
@@ -312,24 +313,6 @@
 	em {
 		font-style: normal;
 		color: var(--lamp-text);
-	}
-	button {
-		display: inline-flex;
-		align-items: center;
-		gap: 5px;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 3px 10px;
-		cursor: pointer;
-		white-space: nowrap;
-	}
-	button:hover:not(:disabled) {
-		border-color: var(--lamp);
-	}
-	button:disabled {
-		opacity: 0.45;
-		cursor: default;
 	}
 	input {
 		border: 1px solid var(--rule-strong);

@@ -5,6 +5,7 @@
 	 */
 	import { autoUpdate, computePosition, flip, offset, shift } from '@floating-ui/dom';
 	import type { ProjectSession, Refused } from '$lib/session/session.svelte';
+	import Button from '$lib/ui/Button.svelte';
 
 	let { session }: { session: ProjectSession } = $props();
 
@@ -55,8 +56,8 @@
 				{/if}
 			</p>
 			<div>
-				<button onclick={() => session.waiting.take(refused.id)}>Take mine</button>
-				<button onclick={() => session.waiting.drop(refused.id)}>Drop mine</button>
+				<Button onclick={() => session.waiting.take(refused.id)}>Take mine</Button>
+				<Button onclick={() => session.waiting.drop(refused.id)}>Drop mine</Button>
 			</div>
 		</section>
 	{/each}
@@ -106,19 +107,8 @@
 		color: var(--ink);
 		font-weight: 600;
 	}
-	div > button,
 	section > div {
 		display: flex;
 		gap: 6px;
-	}
-	button {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 2px 9px;
-		cursor: pointer;
-	}
-	button:hover {
-		border-color: var(--lamp);
 	}
 </style>
