@@ -1,8 +1,10 @@
 /** What waits beside its field because somebody else was first, and where on the page that field is. */
-import { shownOfHeld, type AnyDocument } from '$lib/documents';
+import { shownOfHeld, type AnyDocument, type Path } from '$lib/documents';
 import type { Refused } from './refused';
-import { fieldName } from './steps';
+import { fieldName, type Fields } from './steps';
 import type { WorkingCopy } from './working-copy.svelte';
+
+const nameOf = (document: string, path: Path): string => [document, ...path].join(' ');
 
 export class FieldNotes {
 	private readonly controls = new Map<string, string>();
@@ -27,18 +29,20 @@ export class FieldNotes {
 		};
 	}
 
-	/** What the control is called that a change came from; undefined where nobody knows. */
-	controlOf(label: string): string | undefined {
-		return this.controls.get(label);
+	/** What the control is called that a field was changed with; undefined where nobody knows. */
+	controlOf({ document, path }: Pick<Refused, 'document' | 'path'>): string | undefined {
+		return this.controls.get(nameOf(document, path));
 	}
 
 	/** The control that has the focus is where a change comes from: a note about its value stands there. */
-	noteControl(label: string): void {
+	noteControl(changes: readonly Fields[]): void {
 		const active = typeof document === 'undefined' ? null : document.activeElement;
 		// A number that is typed stands in for its control only while it is.
 		const control = active?.closest('.field')?.querySelector('[role="spinbutton"]') ?? active;
 		const name = control?.getAttribute('aria-label');
-		if (name) this.controls.set(label, name);
+		if (name)
+			for (const { document, fields } of changes)
+				for (const { path } of fields) this.controls.set(nameOf(document, path), name);
 	}
 
 	/** Puts what was refused in the place of what everybody has. */

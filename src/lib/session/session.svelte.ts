@@ -302,8 +302,9 @@ export class ProjectSession {
 	}
 
 	private put(held: Held, label: string, next: AnyDocument, mark: string | null, note = ''): void {
-		this.waiting.noteControl(label);
-		this.work.change(label, [{ document: held.uuid, fields: fieldsTowards(held, next) }], mark, note);
+		const changes = [{ document: held.uuid, fields: fieldsTowards(held, next) }];
+		this.waiting.noteControl(changes);
+		this.work.change(label, changes, mark, note);
 	}
 
 	/** The cues that play or stop a preset, or put it in the camera's chain, by their place in the list. */
@@ -325,8 +326,8 @@ export class ProjectSession {
 
 	/** Changes the wiring as one undoable step; marks as in `change`. */
 	rewire(label: string, recipe: (wiring: Wiring) => Wiring, mark: string | null = null, note = ''): void {
-		this.waiting.noteControl(label);
 		const parts = partsTowards(this.wiringHeld, [...this.stubs.values()], recipe(this.wiring));
+		this.waiting.noteControl(parts);
 		this.work.change(label, parts, mark === null ? null : `${WIRING} ${mark}`, note);
 	}
 

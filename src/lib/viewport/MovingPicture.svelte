@@ -2,6 +2,7 @@
 	import { onMount } from 'svelte';
 	import { CHANNEL_COUNT, type View } from 'dinesis-runtime/tools';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
+	import { arriving } from '$lib/ui/arriving';
 	import type { Picture } from './picture';
 
 	interface Props {
@@ -47,7 +48,10 @@
 		const watch = new ResizeObserver(() => picture?.resize(box.clientWidth, box.clientHeight));
 		afterFirstPaint(async () => {
 			try {
-				const { Picture } = await import('$lib/viewport/picture');
+				const { Picture } = await arriving(
+					() => import('$lib/viewport/picture'),
+					() => gone
+				);
 				if (gone) return;
 				picture = new Picture(canvas);
 				picture.resize(box.clientWidth, box.clientHeight);

@@ -2,6 +2,7 @@
 	/** The picture of a run, through one camera or two beside each other. A free run is steered with the pointer held in it. */
 	import { onMount } from 'svelte';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
+	import { arriving } from '$lib/ui/arriving';
 	import type { Moving } from './grounds';
 	import type { Eye } from './eye';
 	import type { RunPicture } from './run-picture';
@@ -67,7 +68,10 @@
 		const watch = new ResizeObserver(() => picture?.resize(box.clientWidth, box.clientHeight));
 		afterFirstPaint(async () => {
 			try {
-				const { RunPicture } = await import('./run-picture');
+				const { RunPicture } = await arriving(
+					() => import('./run-picture'),
+					() => gone
+				);
 				if (gone) return;
 				const made = new RunPicture(canvas);
 				made.resize(box.clientWidth, box.clientHeight);

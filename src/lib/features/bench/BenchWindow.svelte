@@ -4,6 +4,7 @@
 	import type { ShakePreset } from 'dinesis-runtime';
 	import type { Picture } from '$lib/viewport/picture';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
+	import { arriving } from '$lib/ui/arriving';
 	import type { BenchState } from './bench.svelte';
 	import OutsideInset from './OutsideInset.svelte';
 	import Scope from './Scope.svelte';
@@ -105,7 +106,10 @@
 		// After the first paint: three.js is the largest thing on the page and nothing waits for it.
 		afterFirstPaint(async () => {
 			try {
-				const { Picture } = await import('$lib/viewport/picture');
+				const { Picture } = await arriving(
+					() => import('$lib/viewport/picture'),
+					() => gone
+				);
 				if (gone) return;
 				picture = new Picture(canvas, preset.view);
 				picture.resize(box.clientWidth, box.clientHeight);

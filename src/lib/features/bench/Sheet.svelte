@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { untrack } from 'svelte';
+	import { onMount, untrack } from 'svelte';
+	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
 	import { channelsOf, newLayer, type Channel, type Layer } from 'dinesis-runtime/tools';
 	import { checkPreset, copyLayer, freeId, layerName } from '$lib/documents';
@@ -31,6 +32,13 @@
 		{ id: 'trying', label: 'Try', about: 'For trying: seeds, source, ceiling, speed, a part again and again' },
 		{ id: 'vary', label: 'Vary', about: 'Six neighbours of this preset (V)' }
 	] as const;
+	/** The other pages come after the first paint, so that they are there while the server is away. */
+	onMount(() =>
+		afterFirstPaint(() => {
+			for (const come of [import('./HowPlayed.svelte'), import('./Trying.svelte'), import('./Neighbours.svelte')])
+				void come.catch(() => undefined);
+		})
+	);
 	let chosen = $state('');
 	let page = $state<'moves' | (typeof PAGES)[number]['id']>('moves');
 	const layer = $derived(preset.layers.find((l) => l.id === chosen) ?? preset.layers[0]);

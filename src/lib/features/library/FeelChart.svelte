@@ -5,6 +5,7 @@
 	import type { Measure } from '$lib/analysis';
 	import type { ShakePreset } from 'dinesis-runtime';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
+	import { arriving } from '$lib/ui/arriving';
 	import { theme } from '$lib/ui/theme.svelte';
 	import { dotsOf, FEEL_RANGE, MOST_DOTS, thinned } from './feel';
 
@@ -17,6 +18,8 @@
 	let { measured, pointed, onpoint, onchoose }: Props = $props();
 
 	let canvas: HTMLCanvasElement;
+	/** What draws it has not come yet. */
+	let late = $state(false);
 	let ready = $state(false);
 	// Not reactive: the chart's own objects must not be watched.
 	let chart: ChartType<'scatter', { x: number; y: number; key: string; name: string }[]> | null = null;
@@ -63,7 +66,12 @@
 		let gone = false;
 		// After the first paint: the table is what one looks for first. Reading the script is one go, making the chart another.
 		afterFirstPaint(async () => {
-			const { Chart, ScatterController, PointElement, LogarithmicScale, Tooltip } = await import('chart.js');
+			const { Chart, ScatterController, PointElement, LogarithmicScale, Tooltip } = await arriving(
+				() => import('chart.js'),
+				() => gone,
+				() => (late = true)
+			);
+			late = false;
 			await new Promise((next) => setTimeout(next));
 			if (gone) return;
 			Chart.register(ScatterController, PointElement, LogarithmicScale, Tooltip);
@@ -140,6 +148,7 @@
 			bind:this={canvas}
 			aria-label="{measured.length} presets by pace and strength; the table beside it holds the same figures"
 		></canvas>
+		{#if late}<p>It is drawn once Dinesis answers again.</p>{/if}
 	</div>
 </section>
 
@@ -176,6 +185,13 @@
 	}
 	.state {
 		border: 2px solid var(--ink-x);
+	}
+	.box p {
+		position: absolute;
+		inset: 40% 0 auto;
+		margin: 0;
+		text-align: center;
+		color: var(--ink-2);
 	}
 	.box {
 		position: relative;

@@ -24,8 +24,8 @@
 	}
 
 	/** Keeps a note beside its field, as long as that is on the page. */
-	function beside(note: HTMLElement, { label }: Refused) {
-		const name = session.waiting.controlOf(label);
+	function beside(note: HTMLElement, refused: Refused) {
+		const name = session.waiting.controlOf(refused);
 		const control = name && document.querySelector(`.page [aria-label="${CSS.escape(name)}"]`);
 		if (!control) return;
 		note.classList.add('beside');
