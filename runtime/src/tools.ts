@@ -25,6 +25,7 @@ export { GameValues } from './drives/drives';
 export type { Drive } from './drives/types';
 export { CameraRun, type CameraChange } from './frame/camera';
 export { Director } from './frame/director';
+export { clockOf, type Clock } from './units/clock';
 export { Frame, type FrameBody, type Played } from './frame/frame';
 export { RigRun } from './frame/rig';
 export { gaitOf, type Gait } from './frame/stride';

@@ -15,6 +15,7 @@ import { sinTurns } from '../math/scalar';
 import { prepareSpring, runSpring, settleSpring, SPRING_NUMBERS, stepSpring } from '../math/spring';
 import { compileDrives, type CompiledDrive, type GameValues } from '../drives/drives';
 import { CHANNELS, CHANNEL_COUNT, type Channel } from '../units/channels';
+import { DT as CLOCK_DT, type Clock } from '../units/clock';
 import type { Hertz, Seconds } from '../units/quantities';
 import { STEP_CHANNELS, type BobChannel, type BobPreset, type BobShape } from './types';
 
@@ -193,8 +194,9 @@ export function bobWeights({ preset: { gaits } }: CompiledBob, speed: number, ou
 }
 
 export interface Walking {
-	/** Metres a second over the ground. */
+	/** Metres a second: level, on a ladder along it. */
 	readonly speed: number;
+	/** Whether it stands on something: the ground, a ladder, a boat. */
 	readonly grounded: boolean;
 }
 
@@ -308,11 +310,21 @@ export class BobRun {
 	}
 
 	/** `dt` seconds on. True when a foot fell. */
-	advance(dt: Seconds, { speed, grounded }: Walking): boolean {
+	advance(dt: Seconds, walking: Walking): boolean {
+		this.frame[DT] = dt;
+		return this.step(walking);
+	}
+
+	/** As `advance`, by a frame's clock. */
+	follow(clock: Clock, walking: Walking): boolean {
+		this.frame[DT] = clock[CLOCK_DT]!;
+		return this.step(walking);
+	}
+
+	private step({ speed, grounded }: Walking): boolean {
 		const { bob, driven, frame } = this;
 		driven[0] = driven[1] = 1;
 		if (bob.drives && this.values) this.values.drive(bob.drives, driven);
-		frame[DT] = dt;
 		frame[SPEED] = speed;
 		frame[AMOUNT] = bob.preset.amount * driven[0]!;
 		frame[RATE] = driven[1]!;
@@ -352,7 +364,9 @@ export class BobRun {
 				frame[WEIGHED] = speed;
 				bobWeights(bob, speed, this.shares);
 			}
-			frame[MOST] = blendTime > 0 ? frame[DT]! / blendTime : Infinity;
+			// Two stores: numbers that meet from two ways would be boxed.
+			if (blendTime > 0) frame[MOST] = frame[DT]! / blendTime;
+			else frame[MOST] = Infinity;
 			const most = frame[MOST]!;
 			for (let g = 0; g < goal.length; g++) {
 				goal[g] = this.shares[g]! * this.sizes[g]!;

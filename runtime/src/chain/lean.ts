@@ -1,21 +1,35 @@
 /** Lean: the head tips into a turn and towards where one strafes, and comes back softly. */
-import { clamp } from '../math/scalar';
 import { prepareSpring, runSpring, settleSpring, SPRING_NUMBERS } from '../math/spring';
-import type { Seconds } from '../units/quantities';
 import type { Lean } from './types';
 
 export class LeanRun {
-	/** Roll in degrees, sway to the right in metres or pixels. */
-	roll = 0;
-	sway = 0;
 	/** Seconds of the step, degrees a second to the left, metres a second to the right: set before `advance`. */
 	readonly step: Float64Array = new Float64Array(3);
 	private readonly state = new Float64Array(4);
 	private readonly goals = new Float64Array(2);
 	private readonly spring = new Float64Array(SPRING_NUMBERS);
-	private stepped: Seconds = -1;
+	/** How long the step is that the spring is prepared for. */
+	private readonly stepped = Float64Array.of(-1);
 
-	constructor(private readonly lean: Lean) {}
+	/** Roll by turning and by strafing, sway by strafing and by turning. */
+	private readonly by: Float64Array;
+	/** How far it goes: rolled, swayed. */
+	private readonly most: Float64Array;
+
+	constructor(private readonly lean: Lean) {
+		this.by = Float64Array.of(lean.rollByTurn, lean.rollByStrafe, lean.swayByStrafe, lean.swayByTurn);
+		this.most = Float64Array.of(lean.mostRoll, lean.mostSway);
+	}
+
+	/** Degrees. */
+	get roll(): number {
+		return this.state[0]!;
+	}
+
+	/** To the right, in metres or pixels. */
+	get sway(): number {
+		return this.state[2]!;
+	}
 
 	fork(): LeanRun {
 		const copy = new LeanRun(this.lean);
@@ -26,30 +40,27 @@ export class LeanRun {
 	/** Stands where another one of the same body stands. */
 	takeOver(from: LeanRun): void {
 		this.state.set(from.state);
-		this.roll = from.roll;
-		this.sway = from.sway;
 	}
 
 	/** A step on, as `step` says. */
 	advance(): void {
-		const { lean, step, goals } = this;
-		const { rollByTurn, rollByStrafe, swayByTurn, swayByStrafe, mostRoll, mostSway } = lean;
-		if (step[0] !== this.stepped) {
-			this.stepped = step[0]!;
-			prepareSpring(this.spring, 0, lean.frequency, lean.damping, step[0]!);
+		const { step, goals, by } = this;
+		if (step[0] !== this.stepped[0]) {
+			this.stepped[0] = step[0]!;
+			prepareSpring(this.spring, 0, this.lean.frequency, this.lean.damping, step[0]!);
 		}
 		// Turning left tips the head left, which is positive; so does strafing left.
-		goals[0] = clamp(rollByTurn * step[1]! - rollByStrafe * step[2]!, -mostRoll, mostRoll);
-		goals[1] = clamp(swayByStrafe * step[2]! - swayByTurn * step[1]!, -mostSway, mostSway);
+		goals[0] = by[0]! * step[1]! - by[1]! * step[2]!;
+		goals[1] = by[2]! * step[2]! - by[3]! * step[1]!;
 		this.follow(0);
 		this.follow(1);
-		this.roll = this.state[0]!;
-		this.sway = this.state[2]!;
 	}
 
 	private follow(i: number): void {
-		const { state, goals, spring } = this;
+		const { state, goals, spring, most } = this;
 		const at = 2 * i;
+		if (goals[i]! > most[i]!) goals[i] = most[i]!;
+		else if (goals[i]! < -most[i]!) goals[i] = -most[i]!;
 		state[at]! -= goals[i]!;
 		runSpring(state, at, spring, 0);
 		state[at]! += goals[i]!;

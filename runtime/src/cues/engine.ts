@@ -6,6 +6,7 @@
 import { compileCurve, runCurve, type CompiledCurve } from '../math/curve';
 import { clamp01 } from '../math/scalar';
 import { combine, hashText, unit } from '../random/hash';
+import { TIME, type Clock } from '../units/clock';
 import type { Seconds } from '../units/quantities';
 import type { GameEvent, Amount, Between, Cue, CueAction, Occurrence, Order, PlayAction } from './types';
 
@@ -76,6 +77,7 @@ export class CueEngine {
 	private readonly seed: number;
 	private readonly readValue: (parameter: string) => number | undefined;
 	private time: Seconds = 0;
+	private readonly until: Clock = new Float64Array(1);
 	private firings = 0;
 
 	constructor(events: readonly GameEvent[], cues: readonly Cue[], options: EngineOptions = {}) {
@@ -161,6 +163,13 @@ export class CueEngine {
 
 	/** Moves time on and hands out what is due by then, in order. */
 	advanceTo(time: Seconds, give: (order: Order) => void): void {
+		this.until[TIME] = time;
+		this.follow(this.until, give);
+	}
+
+	/** As `advanceTo`, by a frame's clock. */
+	follow(clock: Clock, give: (order: Order) => void): void {
+		const time = clock[TIME]!;
 		while (this.queue.length > 0 && this.queue[0]!.at <= time) {
 			const { at, order, firing } = this.queue.shift()!;
 			this.time = at > this.time ? at : this.time;

@@ -8,10 +8,11 @@ import type { Order } from '../cues/types';
 import type { AnyPreset } from '../kit/types';
 import type { GameValues } from '../drives/drives';
 import { CHANNEL_COUNT, type View } from '../units/channels';
+import { DT, type Clock } from '../units/clock';
 import type { Seconds } from '../units/quantities';
 import { newRig } from '../kit/fresh';
 import { EYES } from '../chain/view';
-import { RigRun, type BodyPose } from './rig';
+import { RigRun, type BodyPose, type WalkingBody } from './rig';
 import { viewOf, type Rig } from '../chain/types';
 
 /** What is put in the place of the rig's own; null: left as it is. */
@@ -143,15 +144,15 @@ export class CameraRun {
 		this.mix();
 	}
 
-	/** `dt` seconds on. True when a foot fell. */
-	advance(dt: Seconds, body: BodyPose, speed: number, grounded: boolean): boolean {
+	/** A frame on, with the body as it is now. True when a foot fell. */
+	advance(clock: Clock, body: WalkingBody): boolean {
 		const { layers } = this;
-		for (let c = 0; c < 5; c++) this.body[c] = body[c]!;
+		for (let c = 0; c < 5; c++) this.body[c] = body.pose[c]!;
 		let fell = false;
 		for (let i = 0; i < layers.length; i++) {
 			const layer = layers[i]!;
-			if (layer.part < 1) layer.part = layer.over > 0 ? Math.min(1, layer.part + dt / layer.over) : 1;
-			fell = layer.run.advance(dt, body, speed, grounded);
+			if (layer.part < 1) layer.part = layer.over > 0 ? Math.min(1, layer.part + clock[DT]! / layer.over) : 1;
+			fell = layer.run.advance(clock, body);
 		}
 		if (layers.length > 1) this.forget();
 		this.mix();

@@ -11,6 +11,7 @@ import { isShake, type ShakePreset } from '../shake/types';
 import { type Kit } from '../kit/types';
 import { Player } from '../shake/player';
 import type { Play } from '../shake/play';
+import { TIME, type Clock } from '../units/clock';
 import type { Seconds } from '../units/quantities';
 import { combine } from '../random/hash';
 import { CueEngine, isOwnedBy } from '../cues/engine';
@@ -36,6 +37,7 @@ export class Director {
 	readonly done: Order[] = [];
 	private readonly tags = new Map<string, readonly string[]>();
 	private time: Seconds = 0;
+	private readonly clock: Clock = new Float64Array(1);
 
 	constructor(kit: Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues'>, options: DirectorOptions = {}) {
 		const seed = (this.seed = options.seed ?? 1);
@@ -113,11 +115,17 @@ export class Director {
 	 * Then every mix is worked out; with `look` false it is not, for steps that nobody looks at.
 	 */
 	advanceTo(time: Seconds, look = true): void {
+		this.clock[TIME] = time;
+		this.follow(this.clock, look);
+	}
+
+	/** As `advanceTo`, by a frame's clock. */
+	follow(clock: Clock, look = true): void {
 		const { viewers } = this;
-		this.time = time;
+		this.time = clock[TIME]!;
 		if (this.done.length > 0) this.done.length = 0;
-		this.engine.advanceTo(time, this.obey);
-		for (let i = 0; i < viewers.length; i++) viewers[i]!.player.moveTo(time);
+		this.engine.follow(clock, this.obey);
+		for (let i = 0; i < viewers.length; i++) viewers[i]!.player.follow(clock);
 		if (look) for (let i = 0; i < viewers.length; i++) viewers[i]!.player.sum();
 	}
 

@@ -22,20 +22,16 @@ import { occurrencesOf, VIEWERS, type Happening } from '../cues/links';
 import type { Occurrence } from '../cues/types';
 import type { Kit } from '../kit/types';
 import { combine } from '../random/hash';
+import { DT, TIME, type Clock } from '../units/clock';
 import type { Seconds } from '../units/quantities';
+import type { WalkingBody } from './rig';
 import { Stride } from './stride';
 
 /** What of a kit frames are made with. */
 export type Played = Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues' | 'world' | 'rigs'>;
 
 /** A body as it is at the time of a frame. */
-export interface FrameBody {
-	/** x, y, z of the feet in metres, yaw and pitch of the look in degrees. */
-	readonly pose: Float64Array;
-	/** Metres a second: level, on a ladder along it. */
-	readonly speed: number;
-	/** Whether it stands on something: the ground, a ladder, a boat. */
-	readonly grounded: boolean;
+export interface FrameBody extends WalkingBody {
 	/** Whether its feet fall: not in a boat. Left out: they do. */
 	readonly onFoot?: boolean;
 }
@@ -81,6 +77,8 @@ interface Track {
 
 export class Frame {
 	readonly director: Director;
+	/** For `go`: who steps it in every frame of a game puts the frame's time and length here. */
+	readonly clock: Clock = new Float64Array(2);
 	/** By viewer. */
 	readonly cameras: readonly CameraRun[];
 	private readonly tracks: readonly Track[];
@@ -120,7 +118,8 @@ export class Frame {
 			stride: track.stride.fork(),
 			inside: track.inside.slice()
 		}));
-		return Object.assign(Object.create(Frame.prototype) as Frame, this, { director, cameras, tracks });
+		const clock = this.clock.slice();
+		return Object.assign(Object.create(Frame.prototype) as Frame, this, { director, cameras, tracks, clock });
 	}
 
 	/** Goes on with changed events, game values, cues, rigs, head bobs and lags: what plays goes on. */
@@ -135,13 +134,20 @@ export class Frame {
 	 * nothing is summed, for frames that nobody looks at: the next one is the same as if it had been.
 	 */
 	step(time: Seconds, dt: Seconds, bodies: readonly FrameBody[], look = true): void {
+		this.clock[TIME] = time;
+		this.clock[DT] = dt;
+		this.go(bodies, look);
+	}
+
+	/** The frame at the time that `clock` says: as `step`. */
+	go(bodies: readonly FrameBody[], look = true): void {
 		const { director, cameras } = this;
-		for (let i = 0; i < cameras.length; i++) this.move(i, bodies[i]!, time, dt);
-		if (this.areas.length > 0) for (let i = 0; i < cameras.length; i++) this.cross(i, bodies[i]!.pose, time);
+		for (let i = 0; i < cameras.length; i++) this.move(i, bodies[i]!);
+		if (this.areas.length > 0) for (let i = 0; i < cameras.length; i++) this.cross(i, bodies[i]!.pose);
 		this.begun = true;
 		let sums = look;
 		for (let i = 0; i < cameras.length; i++) if (cameras[i]!.followsShakes) sums = true;
-		director.advanceTo(time, sums);
+		director.follow(this.clock, sums);
 		for (let i = 0; i < director.done.length; i++) obeyCamera(director.done[i]!, director.viewers, cameras);
 		if (sums) for (let i = 0; i < cameras.length; i++) cameras[i]!.sum(director.viewers[i]!.player.offset);
 	}
@@ -156,16 +162,16 @@ export class Frame {
 		);
 	}
 
-	private move(viewer: number, body: FrameBody, time: Seconds, dt: Seconds): void {
+	private move(viewer: number, body: FrameBody): void {
 		const camera = this.cameras[viewer]!;
 		const track = this.tracks[viewer]!;
-		const { pose, speed, grounded } = body;
+		const { pose, grounded } = body;
 		let fell = false;
 		if (!this.begun) camera.snap(pose);
 		else {
 			if (grounded && !track.grounded) camera.land(track.falls);
-			fell = camera.advance(dt, pose, speed, grounded);
-			const down = (track.y - pose[1]!) / dt;
+			fell = camera.advance(this.clock, body);
+			const down = (track.y - pose[1]!) / this.clock[DT]!;
 			track.falls = down > 0 ? down : 0;
 		}
 		track.grounded = grounded;
@@ -173,18 +179,19 @@ export class Frame {
 		const { player } = this.director.viewers[viewer]!;
 		player.view = camera.view;
 		player.standAt(camera.camera, pose);
-		if (!camera.hasBob) fell = this.begun && grounded && track.stride.advance(speed, dt);
-		if (fell && this.steps && body.onFoot !== false) this.fall(viewer, speed, time);
+		if (!camera.hasBob) fell = this.begun && grounded && track.stride.advance(this.clock, body);
+		if (fell && this.steps && body.onFoot !== false) this.fall(viewer, body);
 	}
 
 	/** A foot fell. */
-	private fall(who: number, speed: number, time: Seconds): void {
+	private fall(who: number, { speed }: FrameBody): void {
 		const foot: Happening = { what: 'footfall', phase: 'happens', numbers: { speed }, place: null, who };
 		this.hear.happening?.(foot);
-		for (const occurrence of occurrencesOf(this.kit.world, this.kit.events, foot)) this.raise(occurrence, time);
+		for (const occurrence of occurrencesOf(this.kit.world, this.kit.events, foot))
+			this.raise(occurrence, this.clock[TIME]!);
 	}
 
-	private cross(viewer: number, pose: Float64Array, time: Seconds): void {
+	private cross(viewer: number, pose: Float64Array): void {
 		const { inside } = this.tracks[viewer]!;
 		for (let i = 0; i < inside.length; i++) {
 			const { x, z, radius } = this.areas[i]!;
@@ -192,7 +199,7 @@ export class Frame {
 			const within = dx * dx + dz * dz <= radius * radius ? 1 : 0;
 			if (within === inside[i]) continue;
 			inside[i] = within;
-			this.raiseArea(i, viewer, within === 1, time);
+			this.raiseArea(i, viewer, within === 1, this.clock[TIME]!);
 		}
 	}
 

@@ -4,12 +4,12 @@
  *
  *     const run = new RigRun(rig, presets, values);
  *     run.snap(body);
- *     run.advance(dt, body, speed, grounded);
+ *     run.advance(clock, body);
  *     run.sum(shakes);
  *     run.camera; // where it rests: x, y, z, and its orientation as a quaternion
  *     run.offset; // what the motion adds: seven channels
  */
-import { BobRun, compileBob } from '../bob/bob';
+import { BobRun, compileBob, type Walking } from '../bob/bob';
 import { LagRun } from '../lag/lag';
 import { shortestTurn, STEEPEST } from '../math/angles';
 import { isBob } from '../bob/types';
@@ -19,7 +19,8 @@ import { anglesOf, atan2, putLook, turnBy } from '../math/look';
 import { sinTurnsInPlace } from '../math/scalar';
 import type { GameValues } from '../drives/drives';
 import { CHANNEL_COUNT } from '../units/channels';
-import { toDegrees, type Seconds } from '../units/quantities';
+import { DT, type Clock } from '../units/clock';
+import { toDegrees } from '../units/quantities';
 import { applyCeilings, compileCeilings } from '../chain/ceiling';
 import { LeanRun } from '../chain/lean';
 import { EYES } from '../chain/view';
@@ -28,6 +29,11 @@ import { RIG_STAGES, type Rig, type RigStage, type RigView } from '../chain/type
 
 /** x, y, z of the feet in metres, yaw and pitch of the look in degrees. */
 export type BodyPose = Float64Array;
+
+/** A body that walks: handed on as it is, as numbers that are handed over one by one may be boxed. */
+export interface WalkingBody extends Walking {
+	readonly pose: BodyPose;
+}
 
 /** Stages that add to where the camera rests. */
 const MOTION: readonly RigStage[] = ['bob', 'lean', 'shakes'];
@@ -75,7 +81,6 @@ export class RigRun {
 	private readonly whole = Float64Array.of(0, 0, 0, 0, 0, 0, 1);
 	/** The body a step ago. */
 	private readonly bodyWas = new Float64Array(POSE);
-	private readonly walking = { speed: 0, grounded: true };
 	/** Seconds since the lag was last stepped. */
 	private readonly elapsed = new Float64Array(1);
 
@@ -188,16 +193,13 @@ export class RigRun {
 		if (this.followsShakes) this.sum(STILL);
 	}
 
-	/** `dt` seconds on, with the body's new pose and level speed. True when a foot fell. */
-	advance(dt: Seconds, body: BodyPose, speed: number, grounded: boolean): boolean {
-		const { walking } = this;
-		walking.speed = speed;
-		walking.grounded = grounded;
-		const fell = this.bob !== null && this.bob.advance(dt, walking);
-		if (this.lean) this.leanWith(dt, body);
-		this.elapsed[0]! += dt;
-		this.plain?.advance(dt, body, speed, grounded);
-		this.aim(body);
+	/** A frame on, with the body as it is now. True when a foot fell. */
+	advance(clock: Clock, body: WalkingBody): boolean {
+		const fell = this.bob !== null && this.bob.follow(clock, body);
+		if (this.lean) this.leanWith(clock, body.pose);
+		this.elapsed[0]! += clock[DT]!;
+		this.plain?.advance(clock, body);
+		this.aim(body.pose);
 		this.begin();
 		return fell;
 	}
@@ -254,24 +256,24 @@ export class RigRun {
 		anglesOf(turn, 0, offset, PITCH);
 	}
 
-	private leanWith(dt: Seconds, body: BodyPose): void {
+	private leanWith(clock: Clock, body: BodyPose): void {
 		const { bodyWas } = this;
-		if (!(dt > 0)) return;
+		if (!(clock[DT]! > 0)) return;
 		const { step } = this.lean!;
 		const { spot } = this;
 		const flat = this.view.kind === 'flat';
-		step[0] = dt;
+		step[0] = clock[DT]!;
 		// Sine and cosine of the yaw, and the shortest turn, in place: numbers that meet from two ways would be boxed.
 		if (flat) spot[0] = step[1] = 0;
 		else {
 			spot[0] = body[3]! / 360;
-			const by = body[3]! - bodyWas[3]!;
-			step[1] = (by - 360 * Math.floor((by + 180) / 360)) / dt;
+			step[1] = body[3]! - bodyWas[3]!;
+			step[1] = (step[1]! - 360 * Math.floor((step[1]! + 180) / 360)) / step[0]!;
 		}
 		spot[1] = spot[0]! + 0.25;
 		sinTurnsInPlace(spot, 0);
 		sinTurnsInPlace(spot, 1);
-		step[2] = ((body[0]! - bodyWas[0]!) * spot[1]! - (body[2]! - bodyWas[2]!) * spot[0]!) / dt;
+		step[2] = ((body[0]! - bodyWas[0]!) * spot[1]! - (body[2]! - bodyWas[2]!) * spot[0]!) / step[0]!;
 		this.lean!.advance();
 		for (let c = 0; c < 5; c++) bodyWas[c] = body[c]!;
 	}

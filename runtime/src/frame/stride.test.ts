@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { clockOf } from '../units/clock';
 import { gaitOf, stepsPerSecond, Stride } from './stride';
 
 describe('gaits', () => {
@@ -30,11 +31,11 @@ describe('gaits', () => {
 	it('feet fall in turn, as often as the steps a second say, and not while one stands', () => {
 		const stride = new Stride();
 		const feet: number[] = [];
-		for (let i = 0; i < 1205; i++) if (stride.advance(1.4, 1 / 120)) feet.push(stride.foot);
+		for (let i = 0; i < 1205; i++) if (stride.advance(clockOf(1 / 120), { speed: 1.4 })) feet.push(stride.foot);
 		expect(feet).toHaveLength(19);
 		expect(feet.every((foot, i) => i === 0 || foot !== feet[i - 1])).toBe(true);
 		const { phase } = stride;
-		expect(stride.advance(0, 5)).toBe(false);
+		expect(stride.advance(clockOf(5), { speed: 0 })).toBe(false);
 		expect(stride.phase).toBe(phase);
 	});
 });

@@ -1,4 +1,5 @@
 /** Steps from speed: how often a foot falls, and in which gait. The shapes of a head's motion know nothing of this. */
+import { DT, type Clock } from '../units/clock';
 import type { Hertz } from '../units/quantities';
 
 export const GAITS = ['stand', 'creep', 'walk', 'run'] as const;
@@ -45,10 +46,10 @@ export class Stride {
 	/** In strides. */
 	phase = 0;
 
-	/** So many seconds on at a speed; true when a foot fell. */
-	advance(speed: number, dt: number): boolean {
+	/** A frame on at a speed; true when a foot fell. */
+	advance(clock: Clock, { speed }: { readonly speed: number }): boolean {
 		const before = Math.floor(this.phase * 2);
-		this.phase += (stepsPerSecond(speed) / 2) * dt;
+		this.phase += (stepsPerSecond(speed) / 2) * clock[DT]!;
 		return Math.floor(this.phase * 2) > before;
 	}
 

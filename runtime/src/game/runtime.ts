@@ -13,6 +13,7 @@ import { VIEWERS } from '../cues/links';
 import type { Occurrence } from '../cues/types';
 import { isShake } from '../shake/types';
 import { type Kit } from '../kit/types';
+import { DT, TIME } from '../units/clock';
 import type { Seconds } from '../units/quantities';
 
 /** What was sent that cannot be: each is told once, and counted from then on. */
@@ -280,7 +281,12 @@ export class Runtime {
 		for (let i = 0; i < this.bodies.length; i++) this.take(i, list ? list[i] : (body as RuntimeBody));
 		if (sound || !this.begun) {
 			if (sound && this.begun) this.time += dt;
-			this.frame.step(this.time, this.begun ? dt : 0, this.bodies);
+			// Into the frame's own clock: handed over, both would be boxed.
+			const { clock } = this.frame;
+			clock[TIME] = this.time;
+			clock[DT] = 0;
+			if (this.begun) clock[DT] = dt;
+			this.frame.go(this.bodies);
 			this.begun = true;
 		}
 		for (let i = 0; i < this.seen.length; i++) this.look(i);

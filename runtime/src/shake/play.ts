@@ -262,9 +262,9 @@ export class Play {
 		return left > 0 ? left : 0;
 	}
 
-	/** Works out what all layers have in common at an age. */
-	private workOut(age: Seconds, slots: Float64Array): void {
-		slots[AGE] = age;
+	/** Works out what all layers have in common at the age that stands in the slots. */
+	private workOut(slots: Float64Array): void {
+		const age = slots[AGE]!;
 		slots[EXTRA] = this.extra;
 		slots[LIFE_AGE] = age < this.holdsUntil ? this.heldLife : age - this.extra;
 		workOutShared(this.shake.gain, slots);
@@ -302,7 +302,8 @@ export class Play {
 	/** Every layer that runs rises from where it is at an age, all together. */
 	private join(age: Seconds): void {
 		const slots = createGainSlots();
-		this.workOut(age, slots);
+		slots[AGE] = age;
+		this.workOut(slots);
 		const left = slots[LEFT]!;
 		for (const run of this.runs) {
 			this.workOutLevel(run, age, slots);
@@ -390,7 +391,8 @@ export class Play {
 
 	private stopAtAge(age: Seconds): void {
 		const slots = createGainSlots();
-		this.workOut(age, slots);
+		slots[AGE] = age;
+		this.workOut(slots);
 		for (const run of this.runs) {
 			this.workOutLevel(run, age, slots);
 			run.held = slots[LAYER_LEVEL]!;
@@ -463,7 +465,8 @@ export class Play {
 			this.level = this.loudness = 0;
 			return;
 		}
-		this.workOut(age, slots);
+		slots[AGE] = age;
+		this.workOut(slots);
 		const left = slots[LEFT]!;
 		const shared = slots[SHARED]!;
 		const power = this.power;

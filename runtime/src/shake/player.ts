@@ -11,6 +11,7 @@ import { isShake, type PresetOfAnyFamily, type ShakePreset } from './types';
 import { type GameParameter } from '../drives/types';
 import { combine } from '../random/hash';
 import { CHANNEL_COUNT, type View } from '../units/channels';
+import { TIME, type Clock } from '../units/clock';
 import type { Seconds } from '../units/quantities';
 import { compileShake, type CompiledShake } from './compile';
 import { GameValues } from '../drives/drives';
@@ -378,9 +379,20 @@ export class Player {
 	 * afterwards as if each step had been looked at.
 	 */
 	moveTo(time: Seconds): void {
-		this.bringTo(time);
+		this.time = time;
+		this.move();
+	}
+
+	/** As `moveTo`, by a frame's clock. */
+	follow(clock: Clock): void {
+		this.time = clock[TIME]!;
+		this.move();
+	}
+
+	private move(): void {
+		this.arrive();
 		const { running } = this;
-		for (let i = 0; i < running.length; i++) if (running[i]!.modulated) this.drive(running[i]!, time);
+		for (let i = 0; i < running.length; i++) if (running[i]!.modulated) this.drive(running[i]!);
 	}
 
 	/**
@@ -389,9 +401,13 @@ export class Player {
 	 */
 	bringTo(time: Seconds): void {
 		this.time = time;
+		this.arrive();
+	}
+
+	private arrive(): void {
 		this.summed = false;
-		if (this.waiting > 0) this.letArrive(time);
-		const { running } = this;
+		if (this.waiting > 0) this.letArrive();
+		const { running, time } = this;
 		let kept = 0;
 		let ducking = false;
 		for (let i = 0; i < running.length; i++) {
@@ -406,7 +422,8 @@ export class Player {
 	}
 
 	/** Decides what becomes of those that were on their way, in the order in which they arrive. */
-	private letArrive(time: Seconds): void {
+	private letArrive(): void {
+		const { time } = this;
 		for (;;) {
 			let next: Play | null = null;
 			let count = 0;
@@ -452,11 +469,11 @@ export class Player {
 	}
 
 	/** Lets game values set a play's tempo: in every step, as its phases hang on all that were. */
-	private drive(play: Play, time: Seconds): void {
+	private drive(play: Play): void {
 		const { drives } = play.compiled;
 		if (!drives) return;
 		this.values.drive(drives, this.driven);
-		play.setTempo(play.rate * this.driven[1]!, time);
+		play.setTempo(play.rate * this.driven[1]!, this.time);
 	}
 
 	/** Weakens a play by its distance and by game values. */

@@ -4,6 +4,7 @@ import { CourseRun } from './run';
 import { newCourse, type Course, type Kit } from '../documents';
 import type { Cue, GameEvent, Rig } from 'dinesis-runtime';
 import {
+	clockOf,
 	NO_LINKS,
 	newBob,
 	newCamera,
@@ -42,7 +43,7 @@ function walk(seconds: number, at: (time: number, camera: CameraRun) => void): n
 		at(i * DT, camera);
 		body[2]! -= 1.4 * DT;
 		body[3]! += 20 * DT;
-		camera.advance(DT, body, 1.4, true);
+		camera.advance(clockOf(DT), { pose: body, speed: 1.4, grounded: true });
 		camera.sum(still);
 		seen.push([...camera.camera, ...camera.offset, camera.fov]);
 	}
@@ -92,7 +93,7 @@ describe('a camera', () => {
 			const camera = new CameraRun(rigs, presets, 'eyes', new GameValues());
 			camera.snap(new Float64Array(5));
 			camera.change(to({ rig }), over);
-			camera.advance(DT, new Float64Array(5), 0, true);
+			camera.advance(clockOf(DT), { pose: new Float64Array(5), speed: 0, grounded: true });
 			expect(camera.blends).toBe(false);
 			expect(camera.view).toBe(rig === 'side' ? 'flat' : 'space');
 		}
@@ -160,7 +161,7 @@ describe('a rig that is tuned while one walks', () => {
 		for (let i = 1; i <= 600; i++) {
 			body[2]! -= 1.4 * DT;
 			if (i === 300) camera.use(rigs, [steps, slower]);
-			camera.advance(DT, body, 1.4, true);
+			camera.advance(clockOf(DT), { pose: body, speed: 1.4, grounded: true });
 			camera.sum(still);
 			seen.push([camera.camera[2]!, camera.offset[1]!]);
 		}

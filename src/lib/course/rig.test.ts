@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bakeCourse } from './bake';
 import {
+	clockOf,
 	NO_LINKS,
 	newBob,
 	newCue,
@@ -69,7 +70,8 @@ describe('a rig', () => {
 		const walked = (part: Partial<Rig>): number[] => {
 			const run = new RigRun(rig(part), presets, none);
 			run.snap(body(0));
-			for (let i = 1; i <= 100; i++) run.advance(1 / 120, body(i * 0.0117), 1.4, true);
+			for (let i = 1; i <= 100; i++)
+				run.advance(clockOf(1 / 120), { pose: body(i * 0.0117), speed: 1.4, grounded: true });
 			return [...run.sum(shakes), run.camera[0]!];
 		};
 		const all = walked({ lag: null });
@@ -87,7 +89,7 @@ describe('a rig', () => {
 	it('without one the camera is where the body looks from, and its motion is the shakes alone', () => {
 		const run = new RigRun(null, presets, none);
 		run.snap(body(0));
-		run.advance(1 / 60, body(3, 90), 9, true);
+		run.advance(clockOf(1 / 60), { pose: body(3, 90), speed: 9, grounded: true });
 		expect(run.camera[0]).toBe(3);
 		expect(run.camera[4]).toBeCloseTo(Math.SQRT1_2, 12);
 		expect([...run.sum(Float64Array.of(1, 2, 3, 4, 5, 6, 7))]).toEqual([1, 2, 3, 4, 5, 6, 7]);
@@ -134,7 +136,7 @@ describe('a rig', () => {
 				const step = (dt: number, speed: number, grounded: boolean): void => {
 					pose[0] = x;
 					pose[3] = yaw;
-					camera.advance(dt, pose, speed, grounded);
+					camera.advance(clockOf(dt), { pose, speed, grounded });
 					camera.sum(player.advance(dt));
 				};
 				camera.snap(pose);
@@ -166,19 +168,20 @@ describe('a rig', () => {
 		const lean = { ...newLean(), rollByTurn: 0.05, swayByStrafe: 0.1, rollByStrafe: 0 };
 		const run = new RigRun(rig({ bob: null, lag: null, lean }), presets, none);
 		run.snap(body(0));
-		for (let i = 1; i <= 600; i++) run.advance(1 / 120, body(0, i / 4), 0, true);
+		for (let i = 1; i <= 600; i++) run.advance(clockOf(1 / 120), { pose: body(0, i / 4), speed: 0, grounded: true });
 		// Thirty degrees a second to the left: 1.5 degrees to the left, which is positive.
 		expect(run.sum(new Float64Array(7))[5]).toBeCloseTo(1.5, 6);
 		const side = new RigRun(rig({ bob: null, lag: null, lean }), presets, none);
 		side.snap(body(0));
-		for (let i = 1; i <= 600; i++) side.advance(1 / 120, body(i / 60), 2, true);
+		for (let i = 1; i <= 600; i++) side.advance(clockOf(1 / 120), { pose: body(i / 60), speed: 2, grounded: true });
 		expect(side.sum(new Float64Array(7))[0]).toBeCloseTo(0.2, 6);
 		// Looking back the same way it is the left side.
 		const back = new RigRun(rig({ bob: null, lag: null, lean }), presets, none);
 		back.snap(body(0, 180));
-		for (let i = 1; i <= 600; i++) back.advance(1 / 120, body(i / 60, 180), 2, true);
+		for (let i = 1; i <= 600; i++)
+			back.advance(clockOf(1 / 120), { pose: body(i / 60, 180), speed: 2, grounded: true });
 		expect(back.sum(new Float64Array(7))[0]).toBeCloseTo(-0.2, 6);
-		for (let i = 0; i < 1200; i++) side.advance(1 / 120, body(10), 0, true);
+		for (let i = 0; i < 1200; i++) side.advance(clockOf(1 / 120), { pose: body(10), speed: 0, grounded: true });
 		expect([...side.sum(new Float64Array(7))]).toEqual([0, 0, 0, 0, 0, 0, 0]);
 	});
 
@@ -186,7 +189,7 @@ describe('a rig', () => {
 		const seen = (view: Partial<RigView>, pose: Float64Array): number[] => {
 			const run = new RigRun(rig({ bob: null, lag: null, view: { ...EYES, ...view } }), presets, none);
 			run.snap(pose);
-			run.advance(1 / 60, pose, 0, true);
+			run.advance(clockOf(1 / 60), { pose, speed: 0, grounded: true });
 			return [...run.camera];
 		};
 		// Four metres behind somebody who looks left along −x, no farther down than they.
@@ -213,7 +216,7 @@ describe('a rig', () => {
 			none
 		);
 		run.snap(body(0));
-		for (let i = 1; i <= 240; i++) run.advance(1 / 120, body(i / 10), 12, true);
+		for (let i = 1; i <= 240; i++) run.advance(clockOf(1 / 120), { pose: body(i / 10), speed: 12, grounded: true });
 		// Eight pixels behind are a fifth of a metre.
 		expect(run.camera[0]).toBeCloseTo(24 - 0.2, 9);
 	});
@@ -240,7 +243,7 @@ describe('a rig', () => {
 			run.snap(body(0));
 			let most = 0;
 			for (let i = 0; i < 480; i++) {
-				run.advance(1 / 120, body(0), 0, true);
+				run.advance(clockOf(1 / 120), { pose: body(0), speed: 0, grounded: true });
 				run.sum(Float64Array.of(Math.sin((i / 120) * 2 * Math.PI * 8), 0, 0, 0, 0, 0, 0));
 				most = Math.max(most, Math.abs(run.camera[0]! + run.offset[0]!));
 			}
@@ -312,7 +315,7 @@ describe('where stages stand in another order', () => {
 		const push = Float64Array.of(1, 0, 0, 0, 0, 0, 0);
 		const seen: number[] = [];
 		for (let i = 1; i <= 120; i++) {
-			run.advance(1 / 120, body(0), 0, true);
+			run.advance(clockOf(1 / 120), { pose: body(0), speed: 0, grounded: true });
 			seen.push(run.sum(push)[0]!);
 			expect(run.camera[0]).toBe(0);
 		}
@@ -320,7 +323,7 @@ describe('where stages stand in another order', () => {
 		expect(seen[0]).toBeLessThan(0.1);
 		expect((1 - seen[35]!) / (1 - seen[23]!)).toBeCloseTo(0.5, 3);
 		for (let i = 0; i < 600; i++) {
-			run.advance(1 / 120, body(0), 0, true);
+			run.advance(clockOf(1 / 120), { pose: body(0), speed: 0, grounded: true });
 			run.sum(new Float64Array(7));
 		}
 		expect([...run.offset]).toEqual([0, 0, 0, 0, 0, 0, 0]);

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The lean's answer: somebody turns for a while, strafes for a while, and stands. */
-	import { EYES, GameValues, newRig, RigRun, type Lean } from 'dinesis-runtime/tools';
+	import { clockOf, EYES, GameValues, newRig, RigRun, type Lean } from 'dinesis-runtime/tools';
 
 	let { lean, unit }: { lean: Lean; unit: 'm' | 'px' } = $props();
 
@@ -16,6 +16,7 @@
 		const run = new RigRun({ ...newRig('lean', 'Lean'), view: EYES, lean }, [], new GameValues());
 		const body = new Float64Array(5);
 		run.snap(body);
+		const clock = clockOf(1 / HZ);
 		const still = new Float64Array(7);
 		const [roll, sway] = [new Float64Array(HZ * SECONDS + 1), new Float64Array(HZ * SECONDS + 1)];
 		for (let i = 1; i <= HZ * SECONDS; i++) {
@@ -27,7 +28,7 @@
 				body[0]! += (Math.cos(yaw) * SPEED) / HZ;
 				body[2]! -= (Math.sin(yaw) * SPEED) / HZ;
 			}
-			run.advance(1 / HZ, body, 0, true);
+			run.advance(clock, { pose: body, speed: 0, grounded: true });
 			run.sum(still);
 			roll[i] = run.offset[5]!;
 			sway[i] = run.offset[0]!;
