@@ -8,6 +8,7 @@ export { kitJsonSchema, openKit, type Kit } from './kit';
 export { copyLayer, layerName, orderLayers, withSolo } from './layers';
 export { eventFrom, linkTo, type HappeningKind, type WorldValueKind } from './links';
 export { arrivals, type Arrival, type Choice } from './merge';
+export { course as courseShape } from './course-shape';
 export { newCourse } from './new-course';
 export { kitOfPresets, wholeKit } from './new-kit';
 export { decodeText, parseJson } from './parse-json';

@@ -23,6 +23,8 @@
 	}
 	let { preset, parameters, onchange }: Props = $props();
 
+	/** Part of the full strength that may be lost each second. */
+	const lost = rangeOf(shakePreset, 'timing', 'life', 'decayPerSecond');
 	const RULES: Readonly<Record<OverlapRule, string>> = {
 		stack: 'add another',
 		restart: 'start over',
@@ -210,8 +212,8 @@
 				label="gone in"
 				unit="s"
 				value={1 / life.decayPerSecond}
-				min={0.001}
-				max={10000}
+				min={1 / lost.max}
+				max={1 / lost.min}
 				step={0.05}
 				reset={preset.timing.duration}
 				hint="Straight from full strength to nothing"

@@ -4,7 +4,15 @@
 	import Copy from '@lucide/svelte/icons/copy';
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import { gaitOf } from 'dinesis-runtime/tools';
-	import { newCourse, type CourseArea, type CourseEvent, type Waypoint } from '$lib/documents';
+	import {
+		courseShape,
+		newCourse,
+		rangeOf,
+		type CourseArea,
+		type CourseEvent,
+		type Range,
+		type Waypoint
+	} from '$lib/documents';
 	import { pathSeconds } from '$lib/course';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -24,6 +32,8 @@
 	const point = $derived(chosen?.kind === 'point' ? value?.points[chosen.i] : undefined);
 	const parameter = $derived(value && wiring.parameters.find((p) => p.id === value.parameter));
 	const states = $derived(wiring.events.filter((e) => e.kind === 'state'));
+	const of = (...path: string[]): Range => rangeOf(courseShape, ...path);
+	const within = $derived({ min: 0, max: course.seconds });
 	const takes = $derived(course.trace !== null);
 
 	const setEvent = (part: Partial<CourseEvent>, mark: string, done: boolean): void => {
@@ -90,13 +100,11 @@
 	label: string,
 	unit: string,
 	v: number,
-	min: number,
-	max: number,
+	range: Range,
 	step: number,
-	set: (v: number, done: boolean) => void,
-	reset?: number
+	set: (v: number, done: boolean) => void
 )}
-	<NumberField {label} {unit} value={v} {min} {max} {step} {reset} onchange={set} />
+	<NumberField {label} {unit} value={v} {...range} {step} onchange={set} />
 {/snippet}
 
 <section aria-label="What is chosen">
@@ -117,17 +125,20 @@
 			</select></label
 		>
 		<div class="tiles">
-			{@render number('at', 's', event.at, 0, course.seconds, 0.01, (at, done) =>
-				setEvent({ at: clean(at) }, 'at', done)
-			)}
+			{@render number('at', 's', event.at, within, 0.01, (at, done) => setEvent({ at: clean(at) }, 'at', done))}
 			{#if event.length !== null}
-				{@render number('lasts', 's', event.length, 0, 3600, 0.01, (v, done) =>
+				{@render number('lasts', 's', event.length, of('events', 'length'), 0.01, (v, done) =>
 					setEvent({ length: clean(v) }, 'length', done)
 				)}
 			{/if}
 			{#each declared?.values ?? [] as v (v.id)}
-				{@render number(v.id, v.unit, event.values[v.id] ?? v.min, v.min, v.max, (v.max - v.min) / 200, (given, done) =>
-					setEvent({ values: { ...event.values, [v.id]: clean(given) } }, `value ${v.id}`, done)
+				{@render number(
+					v.id,
+					v.unit,
+					event.values[v.id] ?? v.min,
+					{ min: v.min, max: v.max },
+					(v.max - v.min) / 200,
+					(given, done) => setEvent({ values: { ...event.values, [v.id]: clean(given) } }, `value ${v.id}`, done)
 				)}
 			{/each}
 		</div>
@@ -157,7 +168,7 @@
 				{@const at = event.place}
 				<div class="tiles three">
 					{#each ['x', 'y', 'z'] as axis, k (axis)}
-						{@render number(axis, 'm', at[k]!, -1000, 1000, 0.05, (v, done) =>
+						{@render number(axis, 'm', at[k]!, of('events', 'place'), 0.05, (v, done) =>
 							setEvent({ place: at.map((n, j) => (j === k ? clean(v) : n)) as [number, number, number] }, 'place', done)
 						)}
 					{/each}
@@ -186,32 +197,18 @@
 	{:else if place && chosen?.kind === 'place'}
 		<h2>Place {chosen.i + 1}{chosen.way === 1 ? ' · second player' : ''}</h2>
 		<div class="tiles">
-			{@render number(
-				'speed from here',
-				'm/s',
-				place.speed,
-				0.05,
-				20,
-				0.05,
-				(speed, done) => setPlace({ speed: clean(speed) }, done),
-				1.4
+			{@render number('speed from here', 'm/s', place.speed, of('path', 'speed'), 0.05, (speed, done) =>
+				setPlace({ speed: clean(speed) }, done)
 			)}
-			{@render number(
-				'stands here',
-				's',
-				place.pause,
-				0,
-				600,
-				0.05,
-				(pause, done) => setPlace({ pause: clean(pause) }, done),
-				0
+			{@render number('stands here', 's', place.pause, of('path', 'pause'), 0.05, (pause, done) =>
+				setPlace({ pause: clean(pause) }, done)
 			)}
 		</div>
 		<p class="said">{gaitOf(place.speed)} to the next place</p>
 		<div class="tiles three">
-			{@render number('x', 'm', place.x, -5000, 5000, 0.05, (x, done) => setPlace({ x: clean(x) }, done))}
-			{@render number('ground y', 'm', place.y, -500, 500, 0.05, (y, done) => setPlace({ y: clean(y) }, done))}
-			{@render number('z', 'm', place.z, -5000, 5000, 0.05, (z, done) => setPlace({ z: clean(z) }, done))}
+			{@render number('x', 'm', place.x, of('path', 'x'), 0.05, (x, done) => setPlace({ x: clean(x) }, done))}
+			{@render number('ground y', 'm', place.y, of('path', 'y'), 0.05, (y, done) => setPlace({ y: clean(y) }, done))}
+			{@render number('z', 'm', place.z, of('path', 'z'), 0.05, (z, done) => setPlace({ z: clean(z) }, done))}
 		</div>
 		<div class="acts">
 			<button onclick={() => desk.addPlace(chosen.way, { x: clean(place.x + 1), y: place.y, z: clean(place.z - 1) })}
@@ -228,9 +225,9 @@
 			</select></label
 		>
 		<div class="tiles three">
-			{@render number('x', 'm', area.x, -5000, 5000, 0.05, (x, done) => setArea({ x: clean(x) }, done))}
-			{@render number('z', 'm', area.z, -5000, 5000, 0.05, (z, done) => setArea({ z: clean(z) }, done))}
-			{@render number('radius', 'm', area.radius, 0.1, 1000, 0.05, (radius, done) =>
+			{@render number('x', 'm', area.x, of('areas', 'x'), 0.05, (x, done) => setArea({ x: clean(x) }, done))}
+			{@render number('z', 'm', area.z, of('areas', 'z'), 0.05, (z, done) => setArea({ z: clean(z) }, done))}
+			{@render number('radius', 'm', area.radius, of('areas', 'radius'), 0.05, (radius, done) =>
 				setArea({ radius: clean(radius) }, done)
 			)}
 		</div>
@@ -240,16 +237,14 @@
 	{:else if point && value}
 		<h2>{parameter?.name ?? value.parameter}</h2>
 		<div class="tiles">
-			{@render number('at', 's', point.at, 0, course.seconds, 0.01, (at, done) => setPoint({ at }, done))}
+			{@render number('at', 's', point.at, within, 0.01, (at, done) => setPoint({ at }, done))}
 			{@render number(
 				'value',
 				'',
 				point.value,
-				parameter?.min ?? -1e6,
-				parameter?.max ?? 1e6,
+				parameter ? { min: parameter.min, max: parameter.max, reset: parameter.rest } : of('values', 'points', 'value'),
 				((parameter?.max ?? 1) - (parameter?.min ?? 0)) / 200,
-				(v, done) => setPoint({ value: clean(v) }, done),
-				parameter?.rest
+				(v, done) => setPoint({ value: clean(v) }, done)
 			)}
 		</div>
 		<div class="acts">
@@ -281,7 +276,7 @@
 				}}></textarea></label
 		>
 		<div class="tiles">
-			{@render number('length', 's', course.seconds, 0.1, 3600, 0.1, setSeconds, whole)}
+			{@render number('length', 's', course.seconds, { ...of('seconds'), reset: whole }, 0.1, setSeconds)}
 			<NumberField
 				label="seed"
 				value={desk.seed}

@@ -60,8 +60,7 @@ see through <Word
 		name="Size of {gait}"
 		unit="× as large"
 		value={factor}
-		min={0}
-		max={20}
+		{...rangeOf(cueShape, 'actions', 'sizes')}
 		step={0.01}
 		reset={1}
 		onchange={(v, done) => size(gait, v, done)}

@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** The game's events and values, declared once, in a compact table. */
 	import Plus from '@lucide/svelte/icons/plus';
-	import { freeId } from '$lib/documents';
+	import { gameEvent, parameter } from 'dinesis-runtime/tools';
+	import { freeId, rangeOf, type Range } from '$lib/documents';
 	import type { GameEvent, GameParameter } from 'dinesis-runtime';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -12,6 +13,9 @@
 	const inView = (here: boolean) => (row: HTMLElement) => {
 		if (here) row.scrollIntoView?.({ block: 'center' });
 	};
+	/** Of a game value; of a number that an event carries. */
+	const of = (name: string): Range => rangeOf(parameter, name);
+	const number = (name: string): Range => rangeOf(gameEvent, 'values', name);
 	const wiring = $derived(desk.session.wiring);
 	const used = (id: string): number => wiring.cues.filter((cue) => cue.event === id).length;
 
@@ -153,7 +157,7 @@
 									label=""
 									name="Least {value.id} of {event.name}"
 									value={value.min}
-									min={-1e6}
+									{...number('min')}
 									max={value.max}
 									step={0.05}
 									onchange={(min, done) =>
@@ -170,8 +174,8 @@
 									label=""
 									name="Most {value.id} of {event.name}"
 									value={value.max}
+									{...number('max')}
 									min={value.min}
-									max={1e6}
 									step={0.05}
 									onchange={(max, done) =>
 										setEvent(
@@ -257,7 +261,7 @@
 							label=""
 							name="Least {p.name}"
 							value={p.min}
-							min={-1e6}
+							{...of('min')}
 							max={p.max}
 							step={0.01}
 							onchange={(min, done) => setParameter(p.id, 'Range', { min }, done)}
@@ -268,8 +272,8 @@
 							label=""
 							name="Most {p.name}"
 							value={p.max}
+							{...of('max')}
 							min={p.min}
-							max={1e6}
 							step={0.01}
 							onchange={(max, done) => setParameter(p.id, 'Range', { max }, done)}
 						/></td
