@@ -46,6 +46,9 @@ export {
 	type FieldChange,
 	type Path
 } from './fields/changes';
+export { between, type Between } from './fields/between';
+export { differences, sayDifference, type Difference } from './history/words';
+export { SINGLE, STRETCHES, stretchesOf, type Noted, type Stretch, type StretchRules } from './history/stretches';
 export { byPlace, firstKeys, keyBehind, keysBetween, arrangedKeys } from './fields/order';
 export type { Tree } from './fields/tree';
 export {

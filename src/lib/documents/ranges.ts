@@ -8,6 +8,14 @@ export interface Range {
 	readonly reset?: number;
 }
 
+/** The shape of what stands under a name, of a list's items where none is given; null where the shape does not know it. */
+export function shapeWithin(shape: Shape, name: string | null): Shape | null {
+	if (shape.kind === 'orNull' || shape.kind === 'ruled') return shapeWithin(shape.inner, name);
+	if (shape.kind === 'record') return shape.each;
+	if (name !== null) return within(shape, name)?.shape ?? null;
+	return shape.kind === 'list' ? shape.item : null;
+}
+
 /** The shape of a field, through whatever stands around it: lists, records, choices, null. */
 function within(shape: Shape, name: string): { shape: Shape; missing?: unknown } | null {
 	switch (shape.kind) {
