@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { database } from '$lib/server/db/connect';
-import { presetStore } from '$lib/server/store/whole';
+import { findDocument } from '$lib/server/store/documents';
 import { findProject, listProjects, readFact } from '$lib/server/repositories/projects';
 import { addressOf, LAST_COOKIE, placeOf } from '$lib/session/places';
 import type { PageServerLoad } from './$types';
@@ -12,7 +12,8 @@ export const load: PageServerLoad = async ({ cookies }) => {
 	const last = placeOf(cookies.get(LAST_COOKIE) ?? '');
 	const known = last && ROOMS.includes(last.room) ? await findProject(last.slug) : null;
 	if (last && known && !known.retired) {
-		const gone = last.room === 'bench' && last.document && !(await presetStore.isInUse(known.id, last.document));
+		const asked = last.room === 'bench' && last.document ? await findDocument(known.id, 'preset', last.document) : null;
+		const gone = last.room === 'bench' && last.document && (!asked || asked.retired);
 		redirect(303, addressOf(gone ? { ...last, document: '' } : last));
 	}
 	const projects = await listProjects();

@@ -3,6 +3,7 @@ export { checkCue, type CueFinding, type Wired } from './checks/cue-findings';
 export { checkKit, checkPreset } from './checks/index';
 export { checkRig } from './checks/rig-findings';
 export type { Course, CourseArea, CourseEvent, CourseValue, Trace, Way, Waypoint } from './course-types';
+export { cueWords } from './cue-words';
 export { freeId } from './ids';
 export { kitJsonSchema, openKit, type Kit } from './kit';
 export { copyLayer, layerName, orderLayers, withSolo } from './layers';

@@ -1,26 +1,28 @@
 /** What the endpoints share: bodies read and checked at the edge, and answers for what cannot be done. */
 import { json } from '@sveltejs/kit';
-import { number, ValidationError, type AnyObjectSchema, type InferType } from 'yup';
-import { decodeText, parseJson } from '../documents';
+import { ValidationError, type AnyObjectSchema, type InferType } from 'yup';
+import { decodeText, isKind, isUuid, parseJson, type KindName } from '../documents';
 import { findProject, type Project } from './repositories/projects';
 
 export const problem = (status: number, message: string, problems: unknown[] = []): Response =>
 	json({ message, problems }, { status });
 
-/** The greatest version that the database can count to, less one for the next. */
-const MOST_VERSION = 2_147_483_646;
+/** The greatest number that the database can count to. */
+const MOST_NUMBER = 2_147_483_647;
 
-/** The version that a change began from. */
-export const baseVersion = number()
-	.integer()
-	.min(1)
-	.max(MOST_VERSION, `is more than ${MOST_VERSION}; no document has so many versions`)
-	.required('the version that the change began from is needed');
+/** A number of a change out of an address; null where it is none that can be. */
+export function numberOf(text: string): number | null {
+	const number = /^\d{1,10}$/.test(text) ? Number(text) : -1;
+	return number >= 0 && number <= MOST_NUMBER ? number : null;
+}
 
-/** The number of a version out of an address; null where it is none that can be. */
-export function versionOf(text: string): number | null {
-	const version = /^\d{1,10}$/.test(text) ? Number(text) : 0;
-	return version >= 1 && version <= MOST_VERSION ? version : null;
+/** Which documents an address asks about, `of=UUID,UUID` or `kinds=cue,event`; a sentence where it names what cannot be. */
+export function scopeOf(url: URL): { uuids?: string[]; kinds?: KindName[] } | string {
+	const listed = (name: string): string[] => (url.searchParams.get(name) ?? '').split(',').filter(Boolean);
+	const [uuids, kinds] = [listed('of'), listed('kinds')];
+	if (!uuids.every(isUuid) || uuids.length > 1000) return 'of: uuids of documents are needed';
+	if (!kinds.every(isKind)) return 'kinds: kinds of documents are needed';
+	return { ...(uuids.length > 0 && { uuids }), ...(kinds.length > 0 && { kinds }) };
 }
 
 export type Body<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };

@@ -1,14 +1,8 @@
 /** The page's side of the server's endpoints. Failures are values with a sentence. */
-import type { AnyPreset, Problem } from 'dinesis-runtime';
-import type { Course, Held, KindName, Wiring } from '$lib/documents';
+import type { Problem } from 'dinesis-runtime';
+import type { Difference, Envelope, Held, KindName, Stretch } from '$lib/documents';
 import type { OutlineLine } from '$lib/analysis';
 import type { ChangeSent, Heard } from './outbox.svelte';
-
-export interface VersionEntry {
-	readonly version: number;
-	readonly savedAt: string;
-	readonly note: string;
-}
 
 export type Answer<T> =
 	| { readonly ok: true; readonly value: T }
@@ -131,9 +125,62 @@ export const sayHere = (slug: string, here: Here & { readonly left?: boolean }):
 export const changesSince = (slug: string, after: number): Promise<Answer<Heard>> =>
 	call('GET', `${at(slug)}/changes?after=${after}`);
 
-/** `of`: `presets/KEY`, `courses/KEY` or `wiring`. */
-export const fetchVersions = (slug: string, of: string): Promise<Answer<VersionEntry[]>> =>
-	call('GET', `${at(slug)}/${of}/versions`);
+/** Which documents a history is of: those named, those of some kinds, or all. */
+export interface Scope {
+	readonly uuids?: readonly string[];
+	readonly kinds?: readonly KindName[];
+}
 
-export const fetchVersion = (slug: string, of: string, version: number): Promise<Answer<AnyPreset | Course | Wiring>> =>
-	call('GET', `${at(slug)}/${of}/versions/${version}`);
+/** What a stretch of work did to a document. */
+export interface ToldDocument {
+	readonly uuid: string;
+	readonly kind: KindName;
+	readonly id: string;
+	readonly name: string;
+	readonly version: number;
+	readonly became: 'made' | 'retired' | 'back' | 'moved' | null;
+	readonly lines: readonly Omit<Difference, 'from' | 'to'>[];
+	readonly more: number;
+}
+
+export interface ToldStretch extends Stretch {
+	readonly name: string;
+	readonly starred: boolean;
+	readonly documents: readonly ToldDocument[];
+	readonly more: number;
+}
+
+/** The newest stretch first; `before`: where one asks on. */
+export interface History {
+	readonly stretches: readonly ToldStretch[];
+	readonly before: number | null;
+}
+
+/** A document as it is, and as it was at a number; null: it was not made yet. */
+export interface Then {
+	readonly now: Held;
+	readonly was: Envelope | null;
+}
+
+function asked({ uuids, kinds }: Scope, more: Readonly<Record<string, string | number | undefined>> = {}): string {
+	const query = new URLSearchParams();
+	if (uuids) query.set('of', uuids.join(','));
+	if (kinds) query.set('kinds', kinds.join(','));
+	for (const [name, value] of Object.entries(more)) if (value !== undefined) query.set(name, String(value));
+	return String(query);
+}
+
+export const fetchHistory = (
+	slug: string,
+	scope: Scope,
+	part: { readonly before?: number; readonly after?: number; readonly single?: 1 } = {}
+): Promise<Answer<History>> => call('GET', `${at(slug)}/history?${asked(scope, part)}`);
+
+export const fetchThen = (slug: string, number: number, scope: Scope): Promise<Answer<Then[]>> =>
+	call('GET', `${at(slug)}/history/${number}?${asked(scope)}`);
+
+export const sendMark = (
+	slug: string,
+	number: number,
+	mark: { readonly name: string; readonly starred: boolean; readonly who: string }
+): Promise<Answer<unknown>> => call('PUT', `${at(slug)}/history/${number}`, mark);

@@ -1,9 +1,10 @@
 import 'fake-indexeddb/auto';
 import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newCourse, shownOfHeld, type Course } from '$lib/documents';
+import { newCourse, sayDifference, shownOfHeld, type Course } from '$lib/documents';
 import type { ShakePreset } from 'dinesis-runtime';
 import { newPreset } from 'dinesis-runtime/tools';
+import { sinceThen } from './histories';
 import { fetchFrom, MemoryServer } from './testing/memory-server';
 import { ProjectSession } from './session.svelte';
 
@@ -104,15 +105,32 @@ describe('keeping', () => {
 		expect([stored().amount, session.waiting.list.length]).toEqual([3, 0]);
 	});
 
-	it('going back to a version makes a new one and says so; undo takes it back', async () => {
+	it('going back makes a new version and says so; undo takes it back', async () => {
 		amount(2);
 		await settle();
-		await session.restore('thud', 1);
+		const then = (await session.histories.then(session.scopeOf('thud'), 0))!;
+		session.histories.goBack('14:02', then);
 		expect(session.preset('thud')!.amount).toBe(1);
 		await settle();
-		expect(server.changes.at(-1)!.note).toBe('restored version 1');
+		expect(server.changes.at(-1)!.note).toBe('went back to 14:02');
 		session.undo();
 		expect(session.preset('thud')!.amount).toBe(2);
+	});
+
+	it('one field goes back by itself, and what is as it was says so', async () => {
+		amount(2);
+		session.seal();
+		session.change('thud', 'Rate', (draft) => void (draft.rate = 3));
+		await settle();
+		const [then] = (await session.histories.then(session.scopeOf('thud'), 0))!;
+		const lines = sinceThen(session.histories.held(then!.now.uuid)!, then!.was!);
+		expect(lines.map(sayDifference)).toEqual(['amount 1 → 2', 'rate 1 → 3']);
+		session.histories.takeBack(then!, lines[1]!);
+		expect(session.preset('thud')).toMatchObject({ amount: 2, rate: 1 });
+		session.histories.takeBack(then!, lines[1]!);
+		expect(session.notes.list.at(-1)!.text).toBe('rate is as it was then.');
+		session.undo();
+		expect(session.preset('thud')).toMatchObject({ amount: 2, rate: 3 });
 	});
 
 	it('tells listeners of every change, undone ones and those of others too', async () => {

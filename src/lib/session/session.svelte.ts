@@ -13,14 +13,13 @@ import {
 	wiringOf,
 	type AnyDocument,
 	type ChangePart,
-	type Course,
 	type Held,
 	type KindName,
 	type MadeChange,
 	type Stub,
 	type Wiring
 } from '$lib/documents';
-import type { AnyPreset, BobPreset, LagPreset, ShakePreset } from 'dinesis-runtime';
+import type { BobPreset, LagPreset, ShakePreset } from 'dinesis-runtime';
 import { isBob, isLag, type Played } from 'dinesis-runtime/tools';
 import { MotionWorker } from '../workers/motion';
 import { Shelf } from '../workers/shelf';
@@ -28,6 +27,7 @@ import * as api from './api';
 import { courseId, Courses, isCourse } from './courses.svelte';
 import { takeEarlierDrafts } from './earlier-drafts';
 import { FieldNotes } from './field-notes';
+import { Histories } from './histories';
 import { listenToChanges } from './live';
 import { Notices, type Notice } from './notices.svelte';
 import { Outbox } from './outbox.svelte';
@@ -79,6 +79,8 @@ export class ProjectSession {
 	readonly people: People;
 	/** What is done with presets as wholes. */
 	readonly acts: PresetActs;
+	/** What was done, and back to any of it. */
+	readonly histories: Histories;
 	/** What waits beside its field because somebody else was first. */
 	readonly waiting: FieldNotes;
 	private readonly work: WorkingCopy;
@@ -125,6 +127,7 @@ export class ProjectSession {
 			}
 		);
 		this.acts = new PresetActs(this, this.work, this.outbox);
+		this.histories = new Histories(project.slug, this.work, (text) => this.say(text));
 		this.waiting = new FieldNotes(this.work, (text) => this.say(text));
 		this.courses = new Courses(this.work, {
 			project: project.slug,
@@ -301,10 +304,10 @@ export class ProjectSession {
 		this.put(held, `${label} in ${preset.name}`, recipe(preset), mark === null ? null : `${key} ${mark}`);
 	}
 
-	private put(held: Held, label: string, next: AnyDocument, mark: string | null, note = ''): void {
+	private put(held: Held, label: string, next: AnyDocument, mark: string | null): void {
 		const changes = [{ document: held.uuid, fields: fieldsTowards(held, next) }];
 		this.waiting.noteControl(changes);
-		this.work.change(label, changes, mark, note);
+		this.work.change(label, changes, mark);
 	}
 
 	/** The cues that play or stop a preset, or put it in the camera's chain, by their place in the list. */
@@ -325,10 +328,10 @@ export class ProjectSession {
 	}
 
 	/** Changes the wiring as one undoable step; marks as in `change`. */
-	rewire(label: string, recipe: (wiring: Wiring) => Wiring, mark: string | null = null, note = ''): void {
+	rewire(label: string, recipe: (wiring: Wiring) => Wiring, mark: string | null = null): void {
 		const parts = partsTowards(this.wiringHeld, [...this.stubs.values()], recipe(this.wiring));
 		this.waiting.noteControl(parts);
-		this.work.change(label, parts, mark === null ? null : `${WIRING} ${mark}`, note);
+		this.work.change(label, parts, mark === null ? null : `${WIRING} ${mark}`);
 	}
 
 	/** Ends a gesture. */
@@ -371,27 +374,10 @@ export class ProjectSession {
 		if (label !== null) this.say(`Done again: ${label}`);
 	}
 
-	/** Where the server has the versions of a document. */
-	private pathOf(key: string): string {
-		if (key === WIRING) return 'wiring';
-		return isCourse(key) ? `courses/${courseId(key)}` : `presets/${key}`;
-	}
-
-	/** All versions of a preset, of a course, or of the wiring, newest first. */
-	versions(key: string): Promise<api.Answer<api.VersionEntry[]>> {
-		return api.fetchVersions(this.project.slug, this.pathOf(key));
-	}
-
-	/** Puts an earlier version in place; the present one stays in the list, and undo brings it back. */
-	async restore(key: string, version: number): Promise<void> {
-		const found = await api.fetchVersion(this.project.slug, this.pathOf(key), version);
-		if (!found.ok) return this.say(found.message);
-		const label = `Restore version ${version}`;
-		const note = `restored version ${version}`;
-		if (key === WIRING)
-			return this.rewire(`${label} of the events, cues and rigs`, () => found.value as Wiring, null, note);
-		const [held] = this.heldOf(key);
-		if (held) this.put(held, `${label} in ${this.nameOf(held)}`, found.value as AnyPreset | Course, null, note);
+	/** Whose history a room shows: a document's, by its key, or that of events, game values, cues and rigs. */
+	scopeOf(key: string): api.Scope {
+		if (key === WIRING) return { kinds: WIRING_KINDS };
+		return { uuids: this.heldOf(key).map(({ uuid }) => uuid) };
 	}
 
 	/** What a sentence says of where somebody is. */

@@ -2,8 +2,7 @@ import { error } from '@sveltejs/kit';
 import { WIRING_KINDS } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { findProject, readFact } from '$lib/server/repositories/projects';
-import { countDocuments, findDocument, listDocuments, listStubs, PRESET_KINDS } from '$lib/server/store/documents';
-import { wiringSaved } from '$lib/server/store/wiring';
+import { changesOf, countDocuments, findDocument, listDocuments, listStubs, PRESET_KINDS } from '$lib/server/store/documents';
 import type { LayoutServerLoad } from './$types';
 
 /** How many presets come with the page; the page fetches the rest once it stands. */
@@ -28,7 +27,7 @@ export const load: LayoutServerLoad = async ({ params, untrack }) => {
 		project: { id, slug, name, demo },
 		number,
 		documents: [...presets, ...held],
-		wiring: await wiringSaved(database(), id),
+		wiring: await changesOf(database(), id, WIRING_KINDS),
 		stubs: await listStubs(id, WIRING_KINDS),
 		count: await countDocuments(id, PRESET_KINDS)
 	};

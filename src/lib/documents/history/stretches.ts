@@ -3,7 +3,8 @@
 /** A change as its bookkeeping has it. */
 export interface Noted {
 	readonly number: number;
-	readonly savedAt: string;
+	/** When, in milliseconds. */
+	readonly at: number;
 	readonly who: string;
 	readonly window: string;
 	/** The drag or run of presses that it is a part of; empty: it stands by itself. */
@@ -15,8 +16,9 @@ export interface Stretch {
 	/** The first and the last number of it. */
 	readonly first: number;
 	readonly last: number;
-	readonly since: string;
-	readonly until: string;
+	/** When it began and ended, in milliseconds. */
+	readonly since: number;
+	readonly until: number;
 	readonly who: string;
 	/** How many changes it holds; a drag is one. */
 	readonly changes: number;
@@ -53,7 +55,7 @@ export function stretchesOf(changes: readonly Noted[], { restMs, longestMs, ends
 			made[made.length - 1] = {
 				...here,
 				last: change.number,
-				until: change.savedAt,
+				until: change.at,
 				changes: here.changes + (goesOn ? 0 : 1),
 				notes
 			};
@@ -61,8 +63,8 @@ export function stretchesOf(changes: readonly Noted[], { restMs, longestMs, ends
 			made.push({
 				first: change.number,
 				last: change.number,
-				since: change.savedAt,
-				until: change.savedAt,
+				since: change.at,
+				until: change.at,
 				who: change.who,
 				changes: 1,
 				notes: change.note === '' ? [] : [change.note]
@@ -73,7 +75,6 @@ export function stretchesOf(changes: readonly Noted[], { restMs, longestMs, ends
 
 	function joins(here: Stretch, last: Noted, change: Noted): boolean {
 		if (ends?.has(last.number) || change.who !== here.who) return false;
-		const [since, before, now] = [here.since, last.savedAt, change.savedAt].map(Date.parse) as [number, number, number];
-		return now - before < restMs && now - since < longestMs;
+		return change.at - last.at < restMs && change.at - here.since < longestMs;
 	}
 }

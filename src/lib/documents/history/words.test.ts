@@ -4,8 +4,8 @@ import { newCourse } from '../new-course';
 import { treeOf, type AnyDocument, type KindName } from '../kinds';
 import { differences, sayDifference, shownValue, unitIn } from './words';
 
-const said = <T extends AnyDocument>(kind: KindName, from: T, to: T): string[] =>
-	differences(kind, treeOf(kind, from), treeOf(kind, to)).map(sayDifference);
+const said = (kind: KindName, from: object, to: object): string[] =>
+	differences(kind, treeOf(kind, from as AnyDocument), treeOf(kind, to as AnyDocument)).map(sayDifference);
 
 const thud = newPreset('thud', 'Thud');
 const layer: Layer = {
@@ -51,7 +51,7 @@ describe('what changed, in words', () => {
 		expect(said('shake', { ...thud, layers: [layer, shudder] }, { ...thud, layers: [layer] })).toEqual([
 			'layer Shudder taken out'
 		]);
-		const both = treeOf('shake', { ...thud, layers: [layer, shudder] }) as {
+		const both = treeOf('shake', { ...thud, layers: [layer, shudder] } as AnyDocument) as {
 			layers: Record<string, { order: string }>;
 		};
 		const swapped = { ...both, layers: { ...both.layers, shudder: { ...both.layers.shudder!, order: 'Z' } } };

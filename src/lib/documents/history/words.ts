@@ -1,7 +1,6 @@
 /** What changed in a document, in words: “fade out 1.1 → 0.8 s”, “layer Shudder added”. Read off its shape, so that no kind is told twice. */
 import { unitOf as channelUnit, type Channel, type Shape, type View } from 'dinesis-runtime/tools';
 import { between, type Between } from '../fields/between';
-import type { Path } from '../fields/changes';
 import type { Plan } from '../fields/plan';
 import { inOrder, isEntries, isFields, planAt, planFor, type Entries, type Tree } from '../fields/tree';
 import { KINDS, planOfKind, type KindName } from '../kinds';

@@ -61,6 +61,16 @@ export class ChangeRow extends Model<InferAttributes<ChangeRow>, InferCreationAt
 	declare savedAt: Date;
 }
 
+/** A name or a star that somebody gave to a moment of the project. */
+export class MarkRow extends Model<InferAttributes<MarkRow>, InferCreationAttributes<MarkRow>> {
+	declare projectId: string;
+	declare number: number;
+	declare name: string;
+	declare starred: boolean;
+	declare who: string;
+	declare savedAt: Date;
+}
+
 /** Ties the classes to a connection. The column names are those of the migrations. */
 export function defineModels(sequelize: Sequelize): void {
 	const options = { sequelize, underscored: true, timestamps: false } as const;
@@ -109,5 +119,16 @@ export function defineModels(sequelize: Sequelize): void {
 			savedAt: DataTypes.DATE
 		},
 		{ ...options, tableName: 'changes' }
+	);
+	MarkRow.init(
+		{
+			projectId: uuid(),
+			number: { type: DataTypes.INTEGER, primaryKey: true },
+			name: DataTypes.TEXT,
+			starred: DataTypes.BOOLEAN,
+			who: DataTypes.TEXT,
+			savedAt: DataTypes.DATE
+		},
+		{ ...options, tableName: 'marks' }
 	);
 }

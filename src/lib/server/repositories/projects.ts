@@ -1,7 +1,7 @@
 /** Projects: made, listed on the shelf, read whole, renamed, retired and brought back. */
 import { randomUUID } from 'node:crypto';
 import { Op, QueryTypes, UniqueConstraintError, type Sequelize } from 'sequelize';
-import type { ShakePreset } from 'dinesis-runtime';
+import type { AnyPreset, ShakePreset } from 'dinesis-runtime';
 import { KIT_FORMAT, KIT_VERSION } from 'dinesis-runtime/tools';
 import { outlineOf, type OutlineLine } from '../../analysis';
 import {
@@ -11,8 +11,10 @@ import {
 	KINDS,
 	PROJECT_ID,
 	treeOf,
+	wiringOf,
 	woken,
 	type AnyDocument,
+	type Course,
 	type Kit,
 	type KindName,
 	type ProjectFacts
@@ -20,8 +22,6 @@ import {
 import { ChangeRow, DocumentRow, ProjectRow } from '../db/models';
 import { freeSlug } from '../names';
 import { listDocuments } from '../store/documents';
-import { courseStore, presetStore } from '../store/whole';
-import { findWiring } from '../store/wiring';
 
 export interface Project {
 	readonly id: string;
@@ -150,21 +150,22 @@ export async function listShelf(sequelize: Sequelize, retired = false): Promise<
 export async function readWholeKit(sequelize: Sequelize, projectId: string): Promise<Kit | null> {
 	const row = await ProjectRow.findByPk(projectId);
 	if (!row) return null;
-	const { events, parameters, cues, rigs, world } = (await findWiring(sequelize, projectId)).document;
-	const [facts] = await listDocuments(sequelize, projectId, { kinds: ['project'] });
-	const documents = async <T>(list: Promise<{ document: T }[]>): Promise<T[]> => (await list).map((d) => d.document);
+	const held = await listDocuments(sequelize, projectId);
+	const of = <T>(...kinds: readonly KindName[]): T[] =>
+		held.filter(({ kind }) => kinds.includes(kind)).map(({ kind, body }) => documentOf(kind, body) as T);
+	const { events, parameters, cues, rigs, world } = wiringOf(held);
 	return {
 		format: KIT_FORMAT,
 		version: KIT_VERSION,
 		name: row.name,
 		events,
 		parameters,
-		presets: await documents(presetStore.list(sequelize, projectId)),
+		presets: of<AnyPreset>('shake', 'bob', 'lag'),
 		cues,
 		rigs,
-		courses: await documents(courseStore.list(sequelize, projectId)),
+		courses: of<Course>('course'),
 		world,
-		...(facts ? documentOf<ProjectFacts>('project', facts.body).carried : {})
+		...of<ProjectFacts>('project')[0]?.carried
 	};
 }
 

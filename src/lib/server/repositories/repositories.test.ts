@@ -5,8 +5,8 @@ import { newCourse, openAnyPreset, openCourse, type Kit } from '../../documents'
 import { connect, migrate } from '../db/connect';
 import { MIGRATIONS } from '../db/migrations';
 import { Step } from '../db/step';
-import { courseStore, presetStore } from '../store/whole';
-import { findWiring, findWiringVersion, listWiringVersions, saveWiring } from '../store/wiring';
+import { courseStore, presetStore } from '../testing/whole';
+import { findWiring, findWiringVersion, listWiringVersions, saveWiring } from '../testing/wiring';
 import {
 	addProject,
 	findProject,

@@ -16,8 +16,10 @@ import {
 import { connect, migrate } from '../db/connect';
 import { addProject } from '../repositories/projects';
 import { changesSince, makeChange, type ChangeResult } from './change';
-import { bodyAt, documentByUuid, findDocument, listVersions } from './documents';
-import { presetStore } from './whole';
+import { documentByUuid, findDocument } from './documents';
+import { bodyAt } from './past';
+import { listVersions } from '../testing/whole';
+import { presetStore } from '../testing/whole';
 
 let sequelize: Sequelize;
 let project: string;

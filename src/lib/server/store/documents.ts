@@ -1,7 +1,7 @@
 /** The documents of a project, of every kind: read as they are, or as they were at any version. */
 import { Op, QueryTypes, type Sequelize, type Transaction, type WhereOptions } from 'sequelize';
-import { changedBy, woken, type KindName, type Space, type Tree, type Held, type Stub } from '../../documents';
-import { ChangeRow, DocumentRow } from '../db/models';
+import { woken, type KindName, type Space, type Held, type Stub } from '../../documents';
+import { DocumentRow } from '../db/models';
 
 /** A document as it is stored, awake: its body is a tree of today's format. */
 export type StoredDocument = Held;
@@ -84,71 +84,18 @@ export async function documentByUuid(projectId: string, uuid: string): Promise<S
 	return row && storedOf(row);
 }
 
-export interface VersionEntry {
-	readonly version: number;
-	readonly savedAt: string;
-	readonly note: string;
-	readonly who: string;
-}
-
-export const MOST_VERSIONS = 500;
-/** The versions of a document, newest first: of one drag the last one. */
-export async function listVersions(uuid: string): Promise<VersionEntry[]> {
-	const rows = await ChangeRow.findAll({
-		where: { documentId: uuid },
-		attributes: ['version', 'note', 'who', 'gesture', 'savedAt'],
-		order: [['version', 'DESC']],
-		limit: 20 * MOST_VERSIONS
-	});
-	const entries: VersionEntry[] = [];
-	rows.forEach((row, i) => {
-		const later = rows[i - 1];
-		const goesOn = row.gesture !== '' && row.gesture === later?.gesture && row.note === '';
-		if (!goesOn)
-			entries.push({ version: row.version, savedAt: row.savedAt.toISOString(), note: row.note, who: row.who });
-	});
-	return entries.slice(0, MOST_VERSIONS);
-}
-
-/** The last thing at or before a version that told the whole of a document, and what came after that. */
-async function leadingTo(uuid: string, version: number, transaction?: Transaction): Promise<ChangeRow[]> {
-	const [whole] = await ChangeRow.sequelize!.query<{ version: number }>(
-		`SELECT version FROM changes
-		 WHERE document_id = $1 AND version <= $2 AND fields->0->'path'->>1 IS NULL
-		   AND (fields->0->'path'->>0 IS NULL OR fields->0->'path'->>0 = 'body')
-		 ORDER BY version DESC LIMIT 1`,
-		{ bind: [uuid, version], type: QueryTypes.SELECT, transaction }
+/** How often documents of some kinds were changed, and when last. */
+export async function changesOf(
+	sequelize: Sequelize,
+	projectId: string,
+	kinds: readonly KindName[]
+): Promise<{ readonly version: number; readonly savedAt: string }> {
+	const [row] = await sequelize.query<{ count: number; last: Date | null }>(
+		`SELECT count(DISTINCT c.number)::int AS count, max(c.saved_at) AS last
+		 FROM changes c JOIN documents d ON d.id = c.document_id WHERE c.project_id = $1 AND d.kind = ANY($2::text[])`,
+		{ bind: [projectId, [...kinds]], type: QueryTypes.SELECT }
 	);
-	if (!whole) return [];
-	return ChangeRow.findAll({
-		where: { documentId: uuid, version: { [Op.between]: [whole.version, version] } },
-		order: [['version', 'ASC']],
-		transaction
-	});
-}
-
-/** A document's body as it was at a version; null when it has no such version. */
-export async function bodyAt(document: Pick<StoredDocument, 'uuid' | 'kind'>, version: number): Promise<Tree | null> {
-	const rows = await leadingTo(document.uuid, version);
-	if (rows.at(-1)?.version !== version) return null;
-	let body: Tree = null;
-	let format = 0;
-	for (const row of rows) {
-		for (const { path, to } of row.fields) {
-			if (path.length === 0) body = (to as { body: Tree }).body;
-			else if (path[0] !== 'body') continue;
-			else if (path.length === 1) body = to;
-			else {
-				// From before there were trees: what was changed in it first was a tree already.
-				if (format === 0) body = woken(document.kind, 0, body);
-				format = row.format;
-				body = changedBy(body, [{ path: path.slice(1), to }]) ?? body;
-				continue;
-			}
-			format = row.format;
-		}
-	}
-	return woken(document.kind, format, body);
+	return { version: row?.count ?? 0, savedAt: (row?.last ?? new Date(0)).toISOString() };
 }
 
 /** Those of some kinds that are out of use, by name alone. */

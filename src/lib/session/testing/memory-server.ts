@@ -9,7 +9,6 @@ import {
 	keyBehind,
 	KINDS,
 	newUuid,
-	shownOfHeld,
 	unsound,
 	type AnyDocument,
 	type Envelope,
@@ -54,6 +53,21 @@ export class MemoryServer {
 			this.documents.set(uuid, { ...envelope, uuid, version: 1, savedAt: '2026-01-01T08:00:00.000Z' });
 		});
 		this.first = new Map(this.documents);
+	}
+
+	/** Documents that were changed behind a number, as they are and as they were then. */
+	thenAt(number: number, uuids?: readonly string[]): { now: Held; was: Envelope | null }[] {
+		const touched = new Set(
+			this.changes.filter((c) => c.number > number).flatMap(({ parts }) => parts.map((p) => p.document))
+		);
+		return this.all
+			.filter(({ uuid }) => touched.has(uuid) && (!uuids || uuids.includes(uuid)))
+			.map((now) => {
+				const fields = this.changes
+					.filter((change) => change.number <= number)
+					.flatMap(({ parts }) => parts.filter(({ document }) => document === now.uuid).flatMap((part) => part.fields));
+				return { now, was: changedBy(this.first.get(now.uuid) ?? null, fields) as Envelope | null };
+			});
 	}
 
 	get number(): number {
@@ -197,12 +211,8 @@ export function fetchFrom(server: MemoryServer): (address: string, init?: Reques
 				.filter((held) => `${held.order} ${held.id}` > after);
 			return Response.json(list.slice(0, Number(searchParams.get('limit') ?? 1000)));
 		}
-		const version = /\/(\w+)\/([\w-]+)\/versions\/(\d+)$/.exec(pathname);
-		if (version) {
-			const held = server.all.find(({ id }) => id === version[2])!;
-			const body = server.first.get(held.uuid)!.body;
-			return Response.json(shownOfHeld({ kind: held.kind, body }));
-		}
+		const then = /\/history\/(\d+)$/.exec(pathname);
+		if (then) return Response.json(server.thenAt(Number(then[1]), searchParams.get('of')?.split(',')));
 		return Response.json({ message: 'unknown' }, { status: 404 });
 	};
 }

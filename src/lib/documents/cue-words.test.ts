@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newCue, type CueAction } from 'dinesis-runtime/tools';
-import { cueWords } from './documents';
+import { cueWords } from './cue-words';
 
 const names = (kind: string, id: string): string => `${kind} ${id}`;
 

@@ -1,4 +1,4 @@
-/** Documents of some kinds as wholes, by their ids: what scripts and files work with. Beneath, each save is a change by fields. */
+/** Documents of some kinds as wholes, by their ids, for tests of what is kept: each save is a change by fields. */
 import { randomUUID } from 'node:crypto';
 import type { AnyPreset } from 'dinesis-runtime';
 import type { Sequelize } from 'sequelize';
@@ -13,18 +13,43 @@ import {
 	type KindName,
 	type Space
 } from '../../documents';
-import { makeChange } from './change';
+import { ChangeRow } from '../db/models';
+import { makeChange } from '../store/change';
+import { bodyAt } from '../store/past';
 import {
-	bodyAt,
 	countDocuments,
 	findDocument,
 	lastPlace,
 	listDocuments,
-	listVersions,
 	type Selection,
-	type StoredDocument,
-	type VersionEntry
-} from './documents';
+	type StoredDocument
+} from '../store/documents';
+
+export interface VersionEntry {
+	readonly version: number;
+	readonly savedAt: string;
+	readonly note: string;
+	readonly who: string;
+}
+
+export const MOST_VERSIONS = 500;
+/** The versions of a document, newest first: of one drag the last one. */
+export async function listVersions(uuid: string): Promise<VersionEntry[]> {
+	const rows = await ChangeRow.findAll({
+		where: { documentId: uuid },
+		attributes: ['version', 'note', 'who', 'gesture', 'savedAt'],
+		order: [['version', 'DESC']],
+		limit: 20 * MOST_VERSIONS
+	});
+	const entries: VersionEntry[] = [];
+	rows.forEach((row, i) => {
+		const later = rows[i - 1];
+		const goesOn = row.gesture !== '' && row.gesture === later?.gesture && row.note === '';
+		if (!goesOn)
+			entries.push({ version: row.version, savedAt: row.savedAt.toISOString(), note: row.note, who: row.who });
+	});
+	return entries.slice(0, MOST_VERSIONS);
+}
 
 export interface Stored<T> {
 	readonly uuid: string;

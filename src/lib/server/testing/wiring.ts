@@ -1,10 +1,10 @@
-/** Events, game values, cues, rigs and what the stand-in game raises, read and saved as one: as a kit's file has them side by side. */
+/** Events, game values, cues, rigs and what the stand-in game raises, read and saved as one, for tests of what is kept. */
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { partsTowards, WIRING_KINDS, wiringOf, type Wiring } from '../../documents';
-import { ChangeRow } from '../db/models';
-import { makeChange } from './change';
-import { bodyAt, listDocuments, MOST_VERSIONS, type StoredDocument, type VersionEntry } from './documents';
-import { atOnce } from './whole';
+import { makeChange } from '../store/change';
+import { changesOf, listDocuments, type StoredDocument } from '../store/documents';
+import { pastOf } from '../store/past';
+import { atOnce, MOST_VERSIONS, type VersionEntry } from './whole';
 
 export interface StoredWiring {
 	readonly version: number;
@@ -35,18 +35,9 @@ const versionsOf = (sequelize: Sequelize, projectId: string): Promise<VersionRow
 const read = (sequelize: Sequelize, projectId: string): Promise<StoredDocument[]> =>
 	listDocuments(sequelize, projectId, { kinds: WIRING_KINDS });
 
-/** How often any of them was changed, and when last. */
-export async function wiringSaved(
-	sequelize: Sequelize,
-	projectId: string
-): Promise<{ readonly version: number; readonly savedAt: string }> {
-	const versions = await versionsOf(sequelize, projectId);
-	return { version: versions.length, savedAt: (versions.at(-1)?.saved_at ?? new Date(0)).toISOString() };
-}
-
 export async function findWiring(sequelize: Sequelize, projectId: string): Promise<StoredWiring> {
 	return {
-		...(await wiringSaved(sequelize, projectId)),
+		...(await changesOf(sequelize, projectId, WIRING_KINDS)),
 		document: wiringOf(await read(sequelize, projectId))
 	};
 }
@@ -76,27 +67,10 @@ export async function findWiringVersion(
 	const then: StoredDocument[] = [];
 	for (const document of all) {
 		const past = await pastOf(document, at.number);
-		if (past && !past.retired) then.push(past);
+		if (past && !past.retired) then.push({ ...document, ...past });
 	}
 	then.sort((a, b) => (a.order < b.order ? -1 : a.order > b.order ? 1 : 0));
 	return wiringOf(then);
-}
-
-/** A document as it was when the project stood at a number; null when it was not yet. */
-async function pastOf(document: StoredDocument, number: number): Promise<StoredDocument | null> {
-	const rows = await ChangeRow.findAll({ where: { documentId: document.uuid }, order: [['version', 'ASC']] });
-	const until = rows.filter((row) => row.number <= number);
-	const last = until.at(-1);
-	if (!last) return null;
-	let { order } = document;
-	let retired = false;
-	for (const { fields } of until)
-		for (const { path, to } of fields) {
-			if (path.length === 0) ({ order, retired } = to as StoredDocument);
-			else if (path[0] === 'order') order = to as string;
-			else if (path[0] === 'retired') retired = to as boolean;
-		}
-	return { ...document, version: last.version, order, retired, body: await bodyAt(document, last.version) };
 }
 
 /** Saves a new version if `base` is the newest; otherwise nothing changes and the newest comes back. */

@@ -1,0 +1,88 @@
+/** What was done in the project, documents as they were, and the way back: wholly or by field, each one step that can be undone. */
+import { between, differences, planOfKind, type Difference, type Envelope, type Held } from '$lib/documents';
+import * as api from './api';
+import { personName } from './person';
+import type { Fields } from './steps';
+import type { WorkingCopy } from './working-copy.svelte';
+
+/** What would make a document what it was: its fields' differences as read from then to now. */
+export const sinceThen = (now: Held, was: Envelope): Difference[] => differences(now.kind, was.body, now.body);
+
+/** What takes a document back; nothing where it is as it was. */
+export function wayBack(now: Held, was: Envelope | null): Fields[] {
+	const fields = [];
+	if (was === null) {
+		if (!now.retired) fields.push({ path: ['retired'], to: true });
+	} else {
+		for (const { path, to } of between(planOfKind(now.kind), now.body, was.body))
+			fields.push({ path: ['body', ...path], to });
+		if (now.order !== was.order) fields.push({ path: ['order'], to: was.order });
+		if (now.retired !== was.retired) fields.push({ path: ['retired'], to: was.retired });
+	}
+	return fields.length > 0 ? [{ document: now.uuid, fields }] : [];
+}
+
+export class Histories {
+	constructor(
+		private readonly project: string,
+		private readonly work: WorkingCopy,
+		private readonly say: (text: string) => void
+	) {}
+
+	/** A part of what was done, the newest first; `before` a number, or with `after` each change of a stretch by itself. */
+	list(scope: api.Scope, before?: number): Promise<api.Answer<api.History>> {
+		return api.fetchHistory(this.project, scope, { before });
+	}
+
+	single(
+		scope: api.Scope,
+		{ first, last }: { readonly first: number; readonly last: number }
+	): Promise<api.Answer<api.History>> {
+		return api.fetchHistory(this.project, scope, { after: first - 1, before: last + 1, single: 1 });
+	}
+
+	/** Documents of a scope as they were at a number, where they were changed since; what this page did not have is here from then on. */
+	async then(scope: api.Scope, number: number): Promise<readonly api.Then[] | null> {
+		const answer = await api.fetchThen(this.project, number, scope);
+		if (!answer.ok) {
+			this.say(answer.message);
+			return null;
+		}
+		this.work.take(answer.value.map(({ now }) => now).filter(({ uuid }) => !this.work.get(uuid)));
+		return answer.value;
+	}
+
+	/** A document as this page has it. */
+	held(uuid: string): Held | undefined {
+		return this.work.get(uuid);
+	}
+
+	/** Puts documents back to what they were. What is there now stays in the history, and undo brings it back. */
+	goBack(label: string, list: readonly api.Then[]): void {
+		const ways = list.flatMap(({ now, was }) => wayBack(this.work.get(now.uuid) ?? now, was));
+		if (ways.length === 0) return this.say('It is as it was then.');
+		this.work.seal();
+		this.work.change(`Go back to ${label}`, ways, null, `went back to ${label}`.slice(0, 200));
+	}
+
+	/** Takes one field back to what it was. */
+	takeBack({ now, was }: api.Then, { path, label }: Pick<Difference, 'path' | 'label'>): void {
+		const held = this.work.get(now.uuid);
+		if (!held || !was) return;
+		const found = between(planOfKind(held.kind), held.body, was.body).find(
+			(field) => field.path.join('\0') === path.join('\0')
+		);
+		if (!found) return this.say(`${label} is as it was then.`);
+		this.work.seal();
+		this.work.change(`Take ${label} back`, [
+			{ document: held.uuid, fields: [{ path: ['body', ...path], to: found.to }] }
+		]);
+	}
+
+	/** Names a moment, or marks it with a star. True when it is kept. */
+	async mark(number: number, mark: { readonly name: string; readonly starred: boolean }): Promise<boolean> {
+		const answer = await api.sendMark(this.project, number, { ...mark, who: personName() });
+		if (!answer.ok) this.say(answer.message);
+		return answer.ok;
+	}
+}
