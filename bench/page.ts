@@ -2,6 +2,7 @@
  * The page's own script, without WebGL (drawing 3D in software is not the page's script) and without what a canvas paints:
  * while a number is dragged and a shake plays, and in a Library of 10,000 presets.
  */
+import { addDocuments } from '../e2e/documents';
 import { chromium, type Browser, type Page } from '@playwright/test';
 import setup from '../e2e/server';
 import { withoutPicture } from '../e2e/journey';
@@ -91,10 +92,7 @@ async function makeLarge(page: Page): Promise<string> {
 			timing: { ...base.timing, duration }
 		};
 	});
-	for (let i = 0; i < PRESETS; i += 2000) {
-		const data = { documents: documents.slice(i, i + 2000) };
-		await page.request.put(`${address}/api/projects/${slug}/presets`, { data, headers, timeout: 120_000 });
-	}
+	await addDocuments(page.request, `${address}/${slug}`, 'shake', documents);
 	return `${address}/${slug}/library`;
 }
 

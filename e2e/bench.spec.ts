@@ -162,7 +162,15 @@ test('versions are listed and any of them comes back', async ({ page, request })
 	await type(page, 'amount, ×', '3');
 	await expect(page.getByRole('button', { name: 'Versions' })).toContainText('version 3');
 	await page.getByRole('button', { name: 'Versions' }).click();
-	await page.getByRole('listitem').filter({ hasText: /^2/ }).getByRole('button', { name: 'Go back' }).click();
+	// One stretch of work says what came of it; its changes are had one by one.
+	await expect(page.getByText('amount 1 → 3')).toBeVisible();
+	await page.getByRole('button', { name: 'change by change' }).click();
+	const single = page.getByRole('list', { name: 'Change by change' }).getByRole('listitem');
+	await single
+		.filter({ hasText: 'amount 1 → 2' })
+		.filter({ has: page.getByRole('button', { name: 'Go back' }) })
+		.getByRole('button', { name: 'Go back' })
+		.click();
 	await expect(field(page, 'amount, ×')).toHaveAttribute('aria-valuenow', '2');
 	await expect(page.getByRole('button', { name: 'Versions' })).toContainText('version 4 · kept');
 });

@@ -3,6 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
 import { newPreset } from 'dinesis-runtime/tools';
 import { address, field, keeping, makeProject, thud, type, withoutPicture } from './journey';
+import { wire } from './documents';
 
 const demo = (id = ''): string => `${address()}/lamp-at-morrowskerry/course/${id}`;
 const caption = (page: Page) => page.locator('.window .name');
@@ -181,20 +182,13 @@ test('a course from nothing: a way on the map, an event and a game value in thei
 }) => {
 	const bench = await makeProject(request, [thud()]);
 	const project = bench.replace(/\/bench\/.*/, '');
-	const slug = project.split('/').at(-1)!;
-	await request.put(`${address()}/api/projects/${slug}/wiring`, {
-		headers: { origin: address() },
-		data: {
-			base: 1,
-			document: {
-				events: [
-					{ id: 'hit', name: 'Hit' },
-					{ id: 'storm', name: 'Storm', kind: 'state' }
-				],
-				parameters: [{ id: 'cold', name: 'Cold' }],
-				cues: [{ id: 'c', event: 'hit', actions: [{ kind: 'play', pick: [{ preset: 'thud' }] }] }]
-			}
-		}
+	await wire(request, project, {
+		events: [
+			{ id: 'hit', name: 'Hit' },
+			{ id: 'storm', name: 'Storm', kind: 'state' }
+		],
+		parameters: [{ id: 'cold', name: 'Cold' }],
+		cues: [{ id: 'c', event: 'hit', actions: [{ kind: 'play', pick: [{ preset: 'thud' }] }] }]
 	});
 	await openCourse(page, `${project}/course`);
 	await page.locator('.first').getByRole('button', { name: 'New course' }).click();
@@ -265,11 +259,7 @@ test('a log comes in as a take, what is wrong in one is told by its row; a bake 
 test('a sound comes in as a take: its knocks are events', async ({ page, request }) => {
 	const bench = await makeProject(request, [thud()]);
 	const project = bench.replace(/\/bench\/.*/, '');
-	const slug = project.split('/').at(-1)!;
-	await request.put(`${address()}/api/projects/${slug}/wiring`, {
-		headers: { origin: address() },
-		data: { base: 1, document: { events: [{ id: 'knock', name: 'Knock' }], parameters: [], cues: [] } }
-	});
+	await wire(request, project, { events: [{ id: 'knock', name: 'Knock' }], parameters: [], cues: [] });
 	await openCourse(page, `${project}/course`);
 	const rate = 8000;
 	const wav = Buffer.alloc(44 + rate * 2 * 2);

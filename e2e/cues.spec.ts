@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { newPreset } from 'dinesis-runtime/tools';
 import { address, makeProject, thud, type, withoutPicture } from './journey';
+import { readDocuments, sendParts, wire } from './documents';
 
 const demo = (): string => `${address()}/lamp-at-morrowskerry/cues`;
 const kept = (page: Page) => page.getByTestId('keeping');
@@ -95,27 +96,18 @@ test('a state is held and let go; a cue is switched off; words are changed in pl
 test('what is used says so before it goes, and the cue says so after', async ({ page, request }) => {
 	const bench = await makeProject(request, [thud(), { ...newPreset('spare', 'Spare') }]);
 	const project = bench.replace(/\/bench\/.*/, '');
-	const slug = project.split('/').at(-1)!;
 	const cue = {
 		id: 'c',
 		event: 'hit',
 		actions: [{ kind: 'play', pick: [{ preset: 'thud' }] }]
 	};
-	const saved = await request.put(`${address()}/api/projects/${slug}/wiring`, {
-		headers: { origin: address() },
-		data: { base: 1, document: { events: [{ id: 'hit', name: 'Hit' }], parameters: [], cues: [cue] } }
-	});
-	expect(saved.status(), await saved.text()).toBe(200);
-	const stale = await request.put(`${address()}/api/projects/${slug}/wiring`, {
-		headers: { origin: address() },
-		data: { base: 1, document: { events: [], parameters: [], cues: [] } }
-	});
-	expect(stale.status()).toBe(409);
-	const bad = await request.put(`${address()}/api/projects/${slug}/wiring`, {
-		headers: { origin: address() },
-		data: { base: 2, document: { cues: [{ ...cue, when: 'sometimes' }] } }
-	});
-	expect((await bad.json()).problems[0].place).toBe('cues[0].when');
+	await wire(request, project, { events: [{ id: 'hit', name: 'Hit' }], parameters: [], cues: [cue] });
+	const [kept] = await readDocuments(request, project, ['cue']);
+	const when = (on: number, to: string) =>
+		sendParts(request, project, [{ document: kept!.uuid, on, fields: [{ path: ['body', 'when'], to }] }]);
+	const bad = await when(1, 'sometimes');
+	expect(bad.status()).toBe(409);
+	expect((await bad.json()).refusals[0]).toMatchObject({ reason: 'unsound', path: ['body', 'when'] });
 	await withoutPicture(page);
 	await page.goto(bench);
 	await expect(page.getByRole('link', { name: 'in one cue' })).toBeVisible();

@@ -2,6 +2,7 @@
 import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 import type { ShakePreset } from 'dinesis-runtime';
 import { newPreset } from 'dinesis-runtime/tools';
+import { addDocuments } from './documents';
 
 export const address = (): string => process.env.DINESIS_ADDRESS!;
 
@@ -10,11 +11,9 @@ export async function makeProject(request: APIRequestContext, presets: readonly 
 	const headers = { origin: address() };
 	const made = await request.post(`${address()}/api/projects`, { data: { name: 'Trial' }, headers });
 	const { slug } = (await made.json()) as { slug: string };
-	for (const document of presets) {
-		const added = await request.post(`${address()}/api/projects/${slug}/presets`, { data: { document }, headers });
-		expect(added.status(), await added.text()).toBe(201);
-	}
-	return `${address()}/${slug}/bench/${presets[0]!.id}`;
+	const bench = `${address()}/${slug}/bench/${presets[0]!.id}`;
+	await addDocuments(request, bench, 'shake', presets);
+	return bench;
 }
 
 export const thud = (part: Partial<ShakePreset> = {}): ShakePreset => ({ ...newPreset('thud', 'Thud'), ...part });

@@ -5,6 +5,7 @@ import type { ShakePreset } from 'dinesis-runtime';
 import { KIT_FORMAT } from 'dinesis-runtime/tools';
 import { readKit, writeKit, type Kit } from '../src/lib/documents';
 import { address, keeping, makeProject, thud, withoutPicture } from './journey';
+import { addDocuments, wire } from './documents';
 
 const rows = (page: Page) => page.getByRole('row').filter({ has: page.getByRole('cell') });
 const names = (page: Page) => rows(page).locator('.open');
@@ -148,11 +149,7 @@ test('a kit is brought in with a choice for each conflict; what is wrong is said
 test('a large project: pages come one after the other, rows only where one looks', async ({ page, request }) => {
 	const project = projectOf(await makeProject(request, [thud()]));
 	const documents = Array.from({ length: 2300 }, (_, i) => thud({ id: `p-${i}`, name: `Thud ${i}` }));
-	const added = await request.put(`${project.replace(/\/([^/]*)$/, '/api/projects/$1')}/presets`, {
-		data: { documents },
-		headers: { origin: address() }
-	});
-	expect(added.status()).toBe(201);
+	await addDocuments(request, project, 'shake', documents);
 	await openLibrary(page, project);
 	await expect(page.getByText('2301 presets')).toBeVisible();
 	await expect(page.getByText('still coming')).toHaveCount(0);
@@ -189,24 +186,13 @@ test('nothing serious for axe in any room; by night every text is readable too',
 	};
 	// A small project: what axe looks at grows with every row.
 	const project = projectOf(await makeProject(page.request, [thud({ tags: ['sea'], about: 'For trying' })]));
-	const slug = project.split('/').at(-1)!;
 	const cue = { id: 'c', event: 'gone', actions: [{ kind: 'play', pick: [{ preset: 'thud' }] }] };
 	const hit = { id: 'hit', name: 'Hit', values: [{ id: 'speed' }], tags: ['blow'] };
-	const saved = await page.request.put(`${address()}/api/projects/${slug}/wiring`, {
-		headers: { origin: address() },
-		data: {
-			base: 1,
-			document: {
-				events: [hit],
-				parameters: [],
-				cues: [
-					{ ...cue, event: 'hit' },
-					{ ...cue, id: 'd' }
-				]
-			}
-		}
-	});
-	expect(saved.status(), await saved.text()).toBe(200);
+	const cues = [
+		{ ...cue, event: 'hit' },
+		{ ...cue, id: 'd' }
+	];
+	await wire(page.request, project, { events: [hit], parameters: [], cues });
 	await openLibrary(page, project);
 	await expect(page.getByText('to go')).toHaveCount(0);
 	expect(await serious(), 'library').toEqual([]);

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { DEMO_KIT } from '../scripts/lib/paths';
 import { address, field, keeping, makeProject, openBench, thud, type, withoutPicture } from './journey';
+import { retire } from './documents';
 
 const wholeKit = async (page: Page, name: string): Promise<{ text: string; kit: { name: string } }> => {
 	const [download] = await Promise.all([
@@ -148,11 +149,7 @@ test('later visits open where one was, and each room what was open there', async
 	await page.goto(address());
 	await expect(page).toHaveURL(bench.replace(/a$/, 'b'));
 	// Retired meanwhile, elsewhere: the room opens all the same.
-	const slug = new URL(bench).pathname.split('/')[1]!;
-	await request.patch(`${address()}/api/projects/${slug}/presets`, {
-		data: { keys: ['b'], retired: true },
-		headers: { origin: address() }
-	});
+	await retire(request, bench, 'shake', 'b');
 	await page.goto(address());
 	await expect(page).toHaveURL(bench);
 });

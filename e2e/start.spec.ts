@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
@@ -5,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { ROOT } from '../scripts/lib/paths';
+import type { Held } from '../src/lib/documents';
 
 /** Runs ./dinesis with a data folder of its own. */
 function dinesis(data: string, args: string[], env: Record<string, string> = {}) {
@@ -48,12 +50,21 @@ test('start: runs, knows of itself, survives a kill, ends cleanly', async () => 
 		expect(await second.ended).toBe(0);
 		expect(second.output()).toContain(`already running at ${address}`);
 
-		const put = await fetch(`${address}/api/projects/lamp-at-morrowskerry/presets/cask-set-down`);
-		const { document, version } = await put.json();
-		const saved = await fetch(`${address}/api/projects/lamp-at-morrowskerry/presets/cask-set-down`, {
-			method: 'PUT',
+		const api = `${address}/api/projects/lamp-at-morrowskerry`;
+		const find = async (at: string): Promise<Held> =>
+			((await (await fetch(`${at}/documents?kinds=shake`)).json()) as Held[]).find(({ id }) => id === 'cask-set-down')!;
+		const { uuid, version } = await find(api);
+		const saved = await fetch(`${api}/changes`, {
+			method: 'POST',
 			headers: { 'content-type': 'application/json', origin: address },
-			body: JSON.stringify({ base: version, document: { ...document, amount: 1.234 } })
+			body: JSON.stringify({
+				change: randomUUID(),
+				note: '',
+				window: 'journey',
+				who: '',
+				seen: 0,
+				parts: [{ document: uuid, on: version, fields: [{ path: ['body', 'amount'], to: 1.234 }] }]
+			})
 		});
 		expect(saved.status).toBe(200);
 		first.child.kill('SIGKILL');
@@ -63,8 +74,8 @@ test('start: runs, knows of itself, survives a kill, ends cleanly', async () => 
 		const again = await third.said(/at (http:\/\/127\.0\.0\.1:\d+)/);
 		expect(third.output()).toContain('database was still running');
 		expect(third.output()).not.toContain('loaded');
-		const back = await (await fetch(`${again}/api/projects/lamp-at-morrowskerry/presets/cask-set-down`)).json();
-		expect(back.document.amount).toBe(1.234);
+		const back = await find(`${again}/api/projects/lamp-at-morrowskerry`);
+		expect((back.body as { amount: number }).amount).toBe(1.234);
 		const stop = dinesis(data, ['stop']);
 		expect(await stop.ended).toBe(0);
 		expect(await third.ended).toBe(0);

@@ -3,6 +3,7 @@ import { expect, test, type Browser, type Page } from '@playwright/test';
 import { builtApplication } from '../scripts/lib/build';
 import { serve } from '../scripts/lib/serve';
 import { address, field, keeping, makeProject, openBench, thud, type } from './journey';
+import { readDocuments } from './documents';
 
 /** Two people, each with a browser of their own, on one preset. */
 async function twoPeople(browser: Browser, url: string): Promise<[Page, Page]> {
@@ -225,19 +226,28 @@ test('the door is watched: policy, origin, host, bodies', async ({ request }) =>
 	expect(policy).toContain("default-src 'none'");
 	expect(policy).toMatch(/script-src 'self' 'wasm-unsafe-eval' 'nonce-/);
 	expect(policy).not.toMatch(/script-src[^;]*'unsafe-(inline|eval)'/);
-	const save = (headers: Record<string, string>, data: unknown, path = 'thud') =>
-		request.put(`${address()}/api/projects/lamp-at-morrowskerry/presets/${path}`, { headers, data: data as object });
+	const project = `${address()}/lamp-at-morrowskerry`;
+	const [thud] = await readDocuments(request, project, ['shake']);
+	const save = (headers: Record<string, string>, data: unknown, at = 'changes') =>
+		request.post(`${address()}/api/projects/lamp-at-morrowskerry/${at}`, { headers, data: data as object });
 	expect((await save({ origin: 'http://elsewhere.example' }, {})).status()).toBe(403);
 	expect((await save({}, {})).status()).toBe(403);
 	expect((await request.get(address(), { headers: { host: 'rebound.example' }, maxRedirects: 0 })).status()).toBe(403);
 	const own = { origin: address() };
-	expect((await save(own, { base: 1 })).status()).toBe(400);
-	expect((await save(own, { base: 'x', document: {} })).status()).toBe(400);
-	const bad = await save(own, { base: 1, document: { ...thud(), amount: 'much' } });
-	expect(bad.status()).toBe(422);
-	expect((await bad.json()).problems[0]).toEqual({ place: 'amount', message: expect.stringContaining('is "much"') });
-	expect((await save(own, { base: 1, document: thud() }, 'nobody')).status()).toBe(404);
-	expect((await save(own, { base: 1, document: thud(), padding: 'x'.repeat(2_100_000) })).status()).toBe(413);
+	const change = { change: '0b4f0f56-0000-4000-8000-000000000001', window: 'w', seen: 0, note: '' };
+	expect((await save(own, change)).status()).toBe(400);
+	expect((await save(own, { ...change, parts: [{ document: 'x' }] })).status()).toBe(400);
+	const much = { document: thud!.uuid, on: thud!.version, fields: [{ path: ['body', 'amount'], to: 'much' }] };
+	const bad = await save(own, { ...change, parts: [much] });
+	expect(bad.status()).toBe(409);
+	expect((await bad.json()).refusals[0]).toMatchObject({
+		path: ['body', 'amount'],
+		message: expect.stringContaining('is "much"')
+	});
+	const nowhere = { ...change, parts: [much] };
+	const elsewhere = { headers: own, data: nowhere };
+	expect((await request.post(`${address()}/api/projects/nobody/changes`, elsewhere)).status()).toBe(404);
+	expect((await save(own, { ...change, parts: [much], padding: 'x'.repeat(21_000_000) })).status()).toBe(413);
 });
 
 test('the first script is small and three.js comes after the first paint', async ({ page, request }) => {

@@ -43,6 +43,9 @@ import { PRESETS, WorkingCopy } from './working-copy.svelte';
 export type { Notice, Refused };
 /** The key of events, game values, cues and rigs beside presets: a star is in no id. */
 export const WIRING = '*wiring';
+/** The key of a rig by itself. */
+const RIG = '*rig ';
+export const rigKey = (id: string): string => RIG + id;
 const isWiringKind = (kind: KindName): boolean => (WIRING_KINDS as readonly KindName[]).includes(kind);
 
 /** How a document stands with the server. */
@@ -222,7 +225,11 @@ export class ProjectSession {
 	/** What is held of the document or documents of a key. */
 	private heldOf(key: string): readonly Held[] {
 		if (key === WIRING) return this.wiringHeld;
-		const held = isCourse(key) ? this.work.find(['course'], courseId(key)) : this.work.find(PRESETS, key);
+		const held = isCourse(key)
+			? this.work.find(['course'], courseId(key))
+			: key.startsWith(RIG)
+				? this.work.find(['rig'], key.slice(RIG.length))
+				: this.work.find(PRESETS, key);
 		return held ? [held] : [];
 	}
 

@@ -29,6 +29,7 @@
 	let pageRoot: HTMLElement;
 	let palette = $state(false);
 	let shortcuts = $state(false);
+	let history = $state(false);
 	/** Says how to begin something of one's own, until one has or has put it away. */
 	let hint = $state(false);
 	let shelf = $state.raw<readonly ShelfEntry[]>([]);
@@ -102,6 +103,13 @@
 			keys: 'Ctrl Shift Z',
 			run: () => session.goForward()
 		},
+		{
+			id: 'history',
+			label: 'What was done in the project',
+			about: 'history, versions',
+			keys: 'G H',
+			run: () => (history = true)
+		},
 		{ id: 'shortcuts', label: 'List all shortcuts', about: 'help', keys: '?', run: () => (shortcuts = true) },
 		...documentCommands(session, open),
 		...shelf
@@ -156,6 +164,7 @@
 			'g c': plain(() => visit('cues')),
 			'g r': plain(() => visit('rig')),
 			'g p': plain(() => visit('course')),
+			'g h': plain(() => (history = true)),
 			'g a': plain(() => void goto('/projects')),
 			n: plain(() => theme.turn()),
 			'?': plain(() => (shortcuts = true)),
@@ -209,6 +218,11 @@
 </div>
 <Palette open={palette} commands={() => commands.all()} onclose={() => (palette = false)} />
 <ShortcutsDialog open={shortcuts} room={commands.shortcuts} onclose={() => (shortcuts = false)} />
+{#if history}
+	{#await import('$lib/features/shell/ProjectHistory.svelte') then { default: ProjectHistory }}
+		<ProjectHistory {session} onclose={() => (history = false)} />
+	{/await}
+{/if}
 <FieldNotes {session} />
 <Toasts list={session.notices} />
 

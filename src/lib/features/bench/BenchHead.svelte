@@ -11,7 +11,7 @@
 	import type { BenchState } from './bench.svelte';
 	import ComparePicker from './ComparePicker.svelte';
 	import PresetSwitcher from './PresetSwitcher.svelte';
-	import VersionsMenu from '$lib/stages/VersionsMenu.svelte';
+	import VersionsMenu from '$lib/room/VersionsMenu.svelte';
 
 	interface Props {
 		session: ProjectSession;
@@ -29,7 +29,7 @@
 
 <header>
 	<PresetSwitcher {session} {preset} {onopen} />
-	<VersionsMenu {session} {preset} />
+	<VersionsMenu {session} of={preset.id} onbeside={(was) => bench.hold(was as ShakePreset)} />
 	<p class="where">
 		<ProjectLink {session} /> · shake, {preset.timing.mode === 'burst' ? 'burst' : 'until stopped'}
 		{#if uses.length > 0}· <a href="{session.home}/cues" title="A change here is felt there: {said}"

@@ -7,7 +7,7 @@
 	import Redo from '@lucide/svelte/icons/redo-2';
 	import Undo from '@lucide/svelte/icons/undo-2';
 	import { courseKey } from '$lib/session/courses.svelte';
-	import VersionsMenu from '$lib/stages/VersionsMenu.svelte';
+	import VersionsMenu from '$lib/room/VersionsMenu.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import PickList from '$lib/ui/PickList.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
@@ -81,7 +81,7 @@
 		{/snippet}
 	</Popover>
 	{#if course}
-		<VersionsMenu {session} preset={{ id: courseKey(course.id) }} />
+		<VersionsMenu {session} of={courseKey(course.id)} />
 	{/if}
 	<p><ProjectLink {session} /> · {course?.trace ? 'a take' : 'a course'}</p>
 	<button class="tool" onclick={() => (bringing = true)} disabled={going}>Bring in …</button>

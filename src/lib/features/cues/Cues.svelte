@@ -9,7 +9,7 @@
 	import { WIRING, type ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
-	import VersionsMenu from '$lib/stages/VersionsMenu.svelte';
+	import VersionsMenu from '$lib/room/VersionsMenu.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { isTyping } from '$lib/ui/targets';
@@ -150,7 +150,7 @@
 	<header>
 		<h1>Cues</h1>
 		<p><ProjectLink {session} /> · what sets the camera moving</p>
-		<VersionsMenu {session} preset={{ id: WIRING }} of="All events, cues and rigs together." />
+		<VersionsMenu {session} of={WIRING} about="Events, game values, cues and rigs together." />
 		<Segments
 			label="Page"
 			value={page}

@@ -9,12 +9,12 @@
 	import { freeId } from '$lib/documents';
 	import type { Rig } from 'dinesis-runtime';
 	import { newRig, viewOf } from 'dinesis-runtime/tools';
-	import { WIRING } from '$lib/session/session.svelte';
+	import { rigKey, WIRING } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import PickList from '$lib/ui/PickList.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
-	import VersionsMenu from '$lib/stages/VersionsMenu.svelte';
+	import VersionsMenu from '$lib/room/VersionsMenu.svelte';
 	import type { RigState } from './rig.svelte';
 
 	interface Props {
@@ -28,7 +28,7 @@
 	const rigs = $derived(session.wiring.rigs);
 	const rig = $derived(desk.rig);
 	const preset = $derived(desk.preset);
-	const key = $derived(preset ? preset.id : WIRING);
+	const key = $derived(preset ? preset.id : rig ? rigKey(rig.id) : WIRING);
 	const courses = $derived(session.courses.list.filter((c) => c.rig === rig?.id).length);
 	const cues = $derived(
 		session.wiring.cues.filter((cue) => cue.actions.some((a) => a.kind === 'camera' && a.rig === rig?.id)).length
@@ -139,7 +139,14 @@
 		{/snippet}
 	</Popover>
 	{#if rig}
-		<VersionsMenu {session} preset={{ id: key }} of={preset ? '' : 'All rigs, events and cues together.'} />
+		<VersionsMenu {session} of={key} onbeside={(was, kind, from) => desk.holdBeside(was, kind, from)} />
+		{#if desk.beside}
+			<button
+				class="beside"
+				title="Left is as it is now, right as it was. Press to let it go."
+				onclick={() => (desk.beside = null)}>now | {desk.beside.from} ×</button
+			>
+		{/if}
 	{/if}
 	<p>
 		<ProjectLink {session} /> · {preset ? (preset.family === 'bob' ? 'a head bob' : 'a camera lag') : 'a rig'} · {used}
@@ -218,6 +225,16 @@
 		white-space: nowrap;
 		overflow: hidden;
 		text-overflow: ellipsis;
+	}
+	.beside {
+		border: 1px solid var(--lamp);
+		border-radius: 999px;
+		background: var(--lamp-wash);
+		color: var(--lamp-text);
+		padding: 2px 10px;
+		font-size: 12px;
+		white-space: nowrap;
+		cursor: pointer;
 	}
 	.over {
 		display: flex;

@@ -6,17 +6,18 @@ import {
 	LAG_AXES,
 	newRig,
 	RIG_STAGES,
-	Frame,
+	type Played,
 	type RigRun,
 	type RigStage,
 	type Seconds
 } from 'dinesis-runtime/tools';
 import { compileWay, poseAt, TRACE_NUMBERS } from '$lib/course';
-import { type Course } from '$lib/documents';
+import type { AnyDocument, Course, KindName } from '$lib/documents';
 import { Replay, type CourseRun } from '$lib/course';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { eyeOf, type Eye } from '$lib/viewport/eye';
 import { LOOP, loopFor, SPOT, TREADMILL } from './loop';
+import { Treadmill } from './treadmill';
 
 /** What is tuned: a stage, or where the camera stands. */
 export type Part = 'view' | RigStage;
@@ -58,9 +59,9 @@ export class RigState {
 	sweeps = $state<Seconds | null>(null);
 	/** Where in the stride one is, 0–1. */
 	phase = $state(0);
-	/** The rig, its bob and its lag as the treadmill has them. */
-	private treadsWith: readonly unknown[] = [];
-	private treads: { readonly frame: Frame; readonly rig: Rig | null; time: Seconds } | null = null;
+	/** What is played beside what is tuned, on the right: as it was once. */
+	beside = $state.raw<{ readonly was: AnyDocument; readonly kind: KindName; readonly from: string } | null>(null);
+	private readonly treads = [new Treadmill(), new Treadmill()] as const;
 	/** The rig that one may go over to, how long it takes, and since when one has. */
 	other = $state('');
 	over = $state(0.8);
@@ -137,10 +138,27 @@ export class RigState {
 		return { ...course, rig: rig?.id ?? null, second: null, events: [...course.events, ...over] };
 	});
 
-	/** Made anew whenever anything of it changes; the run stands at the same moment of the new one. */
-	private readonly replay = $derived.by((): Replay => {
-		const { session, course, rig, other, over } = this;
+	/** What is played: on the left as it is, on the right, when something is held there, with that in its place. */
+	private readonly sides = $derived.by((): readonly { readonly rig: Rig | null; readonly played: Played }[] => {
+		const { session, rig = null, beside } = this;
 		const { played } = session;
+		if (!beside) return [{ rig, played }];
+		const { was, kind } = beside;
+		if (kind === 'rig')
+			return [
+				{ rig, played },
+				{ rig: was as Rig, played }
+			];
+		const presets = played.presets.map((preset) => (preset.id === was.id ? (was as AnyPreset) : preset));
+		return [
+			{ rig, played },
+			{ rig, played: { ...played, presets } }
+		];
+	});
+
+	/** Made anew whenever anything of it changes; each run stands at the same moment of the new one. */
+	private readonly replays = $derived.by((): readonly Replay[] => {
+		const { course, other, over } = this;
 		const go = {
 			id: '26',
 			kind: 'camera',
@@ -152,18 +170,26 @@ export class RigState {
 			delay: 0
 		} as const;
 		const conditions = { tags: [], values: [], parameters: [], chance: 1, coolDown: 0, once: false };
-		const kit = {
-			...played,
-			rigs: rig && this.alone !== '' ? [...played.rigs, rig] : played.rigs,
-			events: [...played.events, { id: OVER, name: OVER, kind: 'state', placed: false, tags: [], values: [] } as const],
-			cues: [
+		return this.sides.map(({ rig, played }) => {
+			const rigs = rig ? [...played.rigs.filter(({ id }) => id !== rig.id), rig] : played.rigs;
+			const events = [
+				...played.events,
+				{ id: OVER, name: OVER, kind: 'state', placed: false, tags: [], values: [] } as const
+			];
+			const cues = [
 				// Here this rig is looked at, whatever the cues would show.
 				...played.cues.map((cue) => ({ ...cue, actions: cue.actions.filter((action) => action.kind !== 'camera') })),
 				{ id: OVER, on: true, event: OVER, when: 'lasts', conditions, actions: [go], feltBy: 'one' } as const
-			]
-		};
-		return new Replay(kit, course, { watch: true });
+			];
+			return new Replay({ ...played, rigs, events, cues }, course, { watch: true });
+		});
 	});
+
+	/** Plays something as it was beside what it is. */
+	holdBeside(was: AnyDocument, kind: KindName, from: string): void {
+		this.beside = { was, kind, from };
+		this.playing = true;
+	}
 
 	open(id: string): void {
 		if (id === this.id && this.alone === '') return;
@@ -182,6 +208,7 @@ export class RigState {
 	private begin(): void {
 		this.time = 0;
 		this.tried = this.wentAt = this.cameAt = null;
+		this.beside = null;
 		this.other = this.session.wiring.rigs.find((rig) => rig.id !== this.id)?.id ?? '';
 		for (const meter of Object.values(this.meters)) {
 			meter.position.fill(0);
@@ -216,50 +243,32 @@ export class RigState {
 		return Math.max(1, ...(bob?.gaits ?? []).map((gait) => gait.speed)) * 1.15;
 	}
 
-	/** A frame of the picture: moves time on when it plays, and gives what is looked at. */
+	/** A frame of the picture: moves time on when it plays, and gives what is looked at, of each side. */
 	frame(dt: Seconds): { readonly eyes: readonly Eye[]; readonly time: Seconds; readonly run: CourseRun | null } {
 		if (!this.onTreadmill) {
 			const run = this.onCourse(dt);
-			const { rig, pose } = run.bodies[0]!;
-			return { eyes: [eyeOf(rig, pose)], time: run.now, run };
+			const eyes = this.replays.map((replay, i) => {
+				const { rig, pose } = (i === 0 ? run : replay.at(run.now)).bodies[0]!;
+				return eyeOf(rig, pose);
+			});
+			return { eyes, time: run.now, run };
 		}
 		if (this.playing) this.time += dt * this.speed;
-		return { eyes: [this.tread(this.playing ? dt * this.speed : 0)], time: this.time, run: null };
+		return { eyes: this.tread(this.playing ? dt * this.speed : 0), time: this.time, run: null };
 	}
 
-	/** On the spot, at a speed that one sets: the steps without the way. */
-	private tread(dt: Seconds): Eye {
-		const rig = this.rig ?? null;
-		const { session } = this;
-		const of = (id: string | null | undefined): unknown => session.bobsAndLags.find((preset) => preset.id === id);
-		const parts = [rig, of(rig?.bob), of(rig?.lag)];
-		const kit = { ...session.played, cues: [], rigs: rig ? [rig] : [] };
-		if (this.treads && this.treads.rig?.id === rig?.id) {
-			// What is tuned goes on from where it stands.
-			if (parts.some((part, i) => part !== this.treadsWith[i])) this.treads.frame.use(kit);
-			this.treads = { ...this.treads, rig };
-		} else {
-			const frame = new Frame(kit, { rig: rig?.id ?? null, watch: true });
-			frame.step(0, 0, [{ pose: SPOT, speed: 0, grounded: true }]);
-			this.treads = { frame, rig, time: 0 };
-		}
-		this.treadsWith = parts;
+	private tread(dt: Seconds): Eye[] {
 		if (this.sweeps !== null) {
 			this.sweeps += dt;
 			const t = this.sweeps / SWEEP_S;
 			if (t >= 1) this.sweeps = null;
 			this.walks = Math.round(this.fastest * Math.max(0, Math.sin(Math.PI * Math.min(1, t))) * 50) / 50;
 		}
-		const { treads } = this;
-		const [camera] = treads.frame.cameras;
-		if (dt > 0) {
-			treads.time += dt;
-			treads.frame.step(treads.time, dt, [{ pose: SPOT, speed: this.walks, grounded: true }]);
-		}
-		const { run } = camera!;
+		const cameras = this.sides.map(({ rig, played }, i) => this.treads[i]!.step(played, rig, dt, this.walks));
+		const { run } = cameras[0]!;
 		this.phase = run.phase - Math.floor(run.phase);
 		if (dt > 0) this.read(run);
-		return eyeOf(camera!, SPOT);
+		return cameras.map((camera) => eyeOf(camera, SPOT));
 	}
 
 	private onCourse(dt: Seconds): CourseRun {
@@ -271,7 +280,7 @@ export class RigState {
 				this.wentAt = this.cameAt = null;
 			} else this.time = next;
 		}
-		const run = this.replay.at(Math.min(this.time, course.seconds));
+		const run = this.replays[0]!.at(Math.min(this.time, course.seconds));
 		const { run: chain } = run.bodies[0]!.rig;
 		const moved = run.now !== this.last;
 		this.last = run.now;
@@ -284,7 +293,7 @@ export class RigState {
 
 	/** The run at any moment of the course; valid until the next call. */
 	at(time: Seconds): CourseRun {
-		return this.replay.at(time);
+		return this.replays[0]!.at(time);
 	}
 
 	private read({ done, view }: RigRun): void {

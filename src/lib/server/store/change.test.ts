@@ -18,8 +18,7 @@ import { addProject } from '../repositories/projects';
 import { changesSince, makeChange, type ChangeResult } from './change';
 import { documentByUuid, findDocument } from './documents';
 import { bodyAt } from './past';
-import { listVersions } from '../testing/whole';
-import { presetStore } from '../testing/whole';
+import { listVersions, presetStore } from '../testing/whole';
 
 let sequelize: Sequelize;
 let project: string;

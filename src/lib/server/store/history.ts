@@ -137,7 +137,12 @@ async function tell(stretches: readonly Stretch[], rows: readonly NumberRow[]): 
 		},
 		order: [['version', 'ASC']]
 	});
-	const byDocument = Map.groupBy(changes, ({ documentId }) => documentId);
+	const byDocument = new Map<string, ChangeRow[]>();
+	for (const change of changes) {
+		const own = byDocument.get(change.documentId);
+		if (own) own.push(change);
+		else byDocument.set(change.documentId, [change]);
+	}
 	const passing = new Map<string, Passing>();
 	for (const uuid of wanted) {
 		const { kind } = documents.get(uuid)!;

@@ -1,0 +1,59 @@
+<script lang="ts">
+	/** How a document stands with the server, and its history. */
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Popover from '$lib/ui/Popover.svelte';
+	import History from './History.svelte';
+	import type { PlayBeside } from './history';
+
+	interface Props {
+		session: ProjectSession;
+		/** The document's key. */
+		of: string;
+		/** What else belongs to it. */
+		about?: string;
+		onbeside?: PlayBeside;
+	}
+	let { session, of, about = '', onbeside }: Props = $props();
+
+	const saved = $derived(session.savedOf(of));
+	const keeping = $derived(session.keepingOf(of));
+	const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
+	const words = $derived(
+		{
+			kept: saved ? `kept ${clock.format(new Date(saved.savedAt))}` : '',
+			changed: 'changed',
+			saving: 'keeping …',
+			away: 'server away, held here',
+			refused: 'one value waits'
+		}[keeping]
+	);
+</script>
+
+<span class:warn={keeping === 'away' || keeping === 'refused'}>
+	<Popover label="Versions" look="chip" title="What was done, and back to any of it">
+		{#snippet button()}version {saved?.version ?? '–'} · <span data-testid="keeping">{words}</span>{/snippet}
+		{#snippet children(close)}
+			<div class="body">
+				{#if about}<p>{about}</p>{/if}
+				<History {session} scope={session.scopeOf(of)} {onbeside} onleave={close} />
+			</div>
+		{/snippet}
+	</Popover>
+</span>
+
+<style>
+	.warn :global(button.chip) {
+		background: var(--lamp-wash);
+		border-color: var(--lamp);
+		color: var(--lamp-text);
+	}
+	.body {
+		width: min(31rem, 90vw);
+		padding: 4px 6px;
+	}
+	p {
+		margin: 0 0 4px;
+		color: var(--ink-2);
+		font-size: 12.5px;
+	}
+</style>
