@@ -107,10 +107,11 @@ test('a rig from nothing: where it stands, its stages, their order, and over to 
 		.click();
 	await expect(stage(page, 'Limits')).toContainText('a box in x, y, z');
 
-	// Back to before there was any, and here again.
+	// Back to how it began, and here again.
 	await page.getByRole('button', { name: 'Versions' }).click();
-	await page.getByRole('button', { name: 'Go back' }).last().click();
-	await expect(page.getByRole('heading', { name: 'What the player sees through' })).toBeVisible();
+	await page.getByRole('button', { name: 'change by change' }).click();
+	await page.getByRole('list', { name: 'Change by change' }).getByRole('button', { name: 'Go back' }).last().click();
+	await expect(stage(page, 'Limits')).not.toContainText('a box in x, y, z');
 	await page.keyboard.press('ControlOrMeta+z');
 	await expect(stage(page, 'Limits')).toContainText('a box in x, y, z');
 });
@@ -154,6 +155,7 @@ test('a head bob and a lag have benches of their own, and stand in the Library',
 	await type(page, 'amount', '2');
 	await expect(page.getByRole('button', { name: 'Versions' })).toContainText(/version 2 · kept/);
 	await page.getByRole('button', { name: 'Versions' }).click();
+	await page.getByRole('button', { name: 'change by change' }).click();
 	await page.getByRole('button', { name: 'Go back' }).click();
 	await expect(field(page, 'amount')).toHaveAttribute('aria-valuenow', '1');
 

@@ -82,7 +82,7 @@
 						name="{axis} from"
 						unit="m"
 						value={has[0]}
-						{...of(axis)}
+						{...of('limits', axis)}
 						max={has[1]}
 						step={0.05}
 						onchange={(v, done) => range(axis, [v, has[1]], done)}
@@ -92,7 +92,7 @@
 						name="{axis} to"
 						unit="m"
 						value={has[1]}
-						{...of(axis)}
+						{...of('limits', axis)}
 						min={has[0]}
 						step={0.05}
 						onchange={(v, done) => range(axis, [has[0], v], done)}

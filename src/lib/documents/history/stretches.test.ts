@@ -8,6 +8,7 @@ const at = (number: number, minute: number, part: Partial<Noted> = {}): Noted =>
 	window: 'w',
 	gesture: '',
 	note: '',
+	documents: 1,
 	...part
 });
 const told = (changes: Noted[], rules = STRETCHES) =>
@@ -32,6 +33,16 @@ describe('stretches of work', () => {
 		expect(told(Array.from({ length: 20 }, (_, i) => at(i + 1, i * 4)))).toEqual([
 			[1, 12, 12],
 			[13, 20, 8]
+		]);
+	});
+
+	it('a change of many documents stands by itself: something came in', () => {
+		expect(
+			told([at(1, 0, { documents: 120 }), at(2, 1), at(3, 1, { documents: 5 }), at(4, 2, { documents: 6 })])
+		).toEqual([
+			[1, 1, 1],
+			[2, 3, 2],
+			[4, 4, 1]
 		]);
 	});
 

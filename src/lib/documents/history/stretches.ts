@@ -10,7 +10,12 @@ export interface Noted {
 	/** The drag or run of presses that it is a part of; empty: it stands by itself. */
 	readonly gesture: string;
 	readonly note: string;
+	/** How many documents it touched. */
+	readonly documents: number;
 }
+
+/** A change of more documents than that is no work by hand (something came in): it stands by itself. */
+const BY_HAND = 5;
 
 export interface Stretch {
 	/** The first and the last number of it. */
@@ -75,6 +80,7 @@ export function stretchesOf(changes: readonly Noted[], { restMs, longestMs, ends
 
 	function joins(here: Stretch, last: Noted, change: Noted): boolean {
 		if (ends?.has(last.number) || change.who !== here.who) return false;
+		if (last.documents > BY_HAND || change.documents > BY_HAND) return false;
 		return change.at - last.at < restMs && change.at - here.since < longestMs;
 	}
 }

@@ -47,8 +47,10 @@ beforeAll(async () => {
 	await change(22, set('rate', 2, 3), 'Ada');
 	await change(40, set('about', 'Heavy', 4), 'Bo');
 	await change(41, { document: thud, on: 5, fields: [{ path: ['retired'], to: true }] }, 'Bo');
-	// 7: another one is made.
-	await change(60, { document: randomUUID(), fields: [creation('shake', newPreset('bell', 'Bell'), '')] }, 'Ada');
+	// 7 and 8: another one is made, and tuned.
+	const bell = randomUUID();
+	await change(60, { document: bell, fields: [creation('shake', newPreset('bell', 'Bell'), '')] }, 'Ada');
+	await change(61, { document: bell, on: 1, fields: [{ path: ['body', 'amount'], to: 4 }] }, 'Ada');
 });
 afterAll(() => sequelize.close());
 
@@ -88,6 +90,10 @@ describe('the history of a document', () => {
 			['thud'],
 			['c', 'hit', 'hum', 'project', 'thud']
 		]);
+		expect(all.stretches[0]!.documents[0]).toMatchObject({
+			became: 'made',
+			lines: [{ label: 'amount', was: '1', is: '4' }]
+		});
 		const kinds: KindName[] = ['cue', 'event'];
 		expect((await said({ kinds })).map(({ documents }) => documents.map(([id]) => id))).toEqual([['hit', 'c']]);
 	});

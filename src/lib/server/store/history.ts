@@ -67,7 +67,6 @@ const MOST_LINES = 40;
 
 interface NumberRow extends Omit<Noted, 'at'> {
 	readonly savedAt: Date;
-	readonly documents: number;
 	readonly some: readonly string[];
 }
 
@@ -169,7 +168,9 @@ function tellOne(row: DocumentRow, changes: readonly ChangeRow[], passing: Map<s
 	passing.set(uuid, after);
 	const awake = ({ body, format }: Passing) => (body === null ? null : woken(kind, format, body));
 	const [was, is] = [awake(before), awake(after)];
-	const lines = differences(kind, was, is).map(({ path, label, was, is, unit, entry }): Line => ({
+	// Of one that was made in it: what was done to it from there on.
+	const since = was ?? awake(passed(kind, before, changes[0]!));
+	const lines = differences(kind, since, is).map(({ path, label, was, is, unit, entry }): Line => ({
 		path,
 		label,
 		was,
