@@ -123,8 +123,12 @@ test('a kit is brought in with a choice for each conflict; what is wrong is said
 		thud({ id: 'n', name: 'New one' })
 	];
 	await give('other.kit.json', writeKit(kitOf(brought)));
-	await expect(page.getByText('4 in it: 1 new, 2 whose id is taken by another, 1 here already')).toBeVisible();
-	await page.getByRole('radiogroup', { name: 'What to do with Bang' }).getByRole('radio', { name: 'replace' }).click();
+	await expect(page.getByTestId('counted')).toHaveText('4 in it: 1 new, 1 changed, 1 clashing, 1 here already.');
+	const tree = page.getByRole('tree', { name: 'What is in the kit' });
+	await tree.getByRole('treeitem', { name: 'Bang' }).click();
+	await expect(page.getByRole('row', { name: 'amount 1 3' })).toBeVisible();
+	const what = page.getByRole('radiogroup', { name: 'What to do with Bang' });
+	await expect(what.getByRole('radio', { name: 'replace' })).toBeChecked();
 	await page.getByRole('button', { name: 'Bring in', exact: true }).last().click();
 	await expect(page.getByText('2 brought in, 1 replaced, 1 were here already')).toBeVisible();
 	await expect(names(page)).toHaveText(['Thud', 'Bang', 'Clang', 'Clang, louder', 'New one']);

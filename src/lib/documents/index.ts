@@ -8,7 +8,19 @@ export { freeId } from './ids';
 export { kitJsonSchema, openKit, type Kit } from './kit';
 export { copyLayer, layerName, orderLayers, withSolo } from './layers';
 export { eventFrom, linkTo, type HappeningKind, type WorldValueKind } from './links';
-export { arrivals, type Arrival, type Choice } from './merge';
+export {
+	arrivalsOf,
+	choicesOf,
+	comparedWith,
+	nameOfArrival,
+	partsBringing,
+	wantedBy,
+	type Arrival,
+	type Choice,
+	type Chosen,
+	type Coming,
+	type Standing
+} from './merge';
 export { course as courseShape } from './course-shape';
 export { newCourse } from './new-course';
 export { kitOfPresets, wholeKit } from './new-kit';
@@ -27,6 +39,7 @@ export {
 	KINDS,
 	openDocument,
 	planOfKind,
+	pointsAt,
 	PROJECT_ID,
 	treeOf,
 	woken,

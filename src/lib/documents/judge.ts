@@ -5,7 +5,7 @@
 import { dequal } from 'dequal/lite';
 import { changedBy, overlap, valueAt, type FieldChange, type Path } from './fields/changes';
 import type { Tree } from './fields/tree';
-import { documentOf, KINDS, openDocument, type AnyDocument, type KindName, type Reference } from './kinds';
+import { documentOf, openDocument, pointsAt, type AnyDocument, type KindName, type Reference } from './kinds';
 
 /** What one document is within a change: its body and what is said about it. */
 export interface Envelope {
@@ -148,5 +148,5 @@ export function unsound({ part, before, fields, after }: Judged): Refusal[] {
 /** What a kept document points at. Of one that is not sound nobody knows. */
 export function referencesOf(kind: KindName, body: Tree): Reference[] {
 	const opened = openDocument<AnyDocument>(kind, structuredClone(documentOf(kind, body)));
-	return opened.ok ? KINDS[kind].references(opened.value) : [];
+	return opened.ok ? pointsAt(kind, opened.value) : [];
 }

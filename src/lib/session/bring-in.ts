@@ -1,56 +1,61 @@
-/** Bringing presets and rigs of a kit into the project: what is done with each, and what is said of it. The session does it. */
-import type { Arrival, Choice } from '$lib/documents';
-import type { AnyPreset, Rig } from 'dinesis-runtime';
+/** Bringing a kit into the project, whole or in part: all that is here to compare it with, and the one change that brings it in. */
+import { KIND_NAMES, partsBringing, type Choice, type Chosen, type Held } from '$lib/documents';
+import * as api from './api';
+import type { WorkingCopy } from './working-copy.svelte';
 
-/** What is done with what a kit brings. */
-export interface BringingIn {
-	/** Made anew, under their own ids where these are free. */
-	readonly fresh: readonly AnyPreset[];
-	/** Put in the place of what is here, by its id. */
-	readonly replaced: ReadonlyMap<string, AnyPreset>;
-	/** How many stay as they are here, and how many were the same. */
-	readonly kept: number;
-	readonly same: number;
-}
+/** The most that one answer holds. */
+const AT_ONCE = 1000;
 
-export function sortOut(list: readonly Arrival[], choiceOf: (id: string) => Choice): BringingIn {
-	const fresh: AnyPreset[] = [];
-	const replaced = new Map<string, AnyPreset>();
-	let [kept, same] = [0, 0];
-	for (const { preset, standing } of list) {
-		const choice = standing === 'differs' ? choiceOf(preset.id) : null;
-		if (standing === 'same') same++;
-		else if (standing === 'new' || choice === 'both') fresh.push(preset);
-		else if (choice === 'replace') replaced.set(preset.id, preset);
-		else kept++;
+export class BringingIn {
+	constructor(
+		private readonly project: string,
+		private readonly work: WorkingCopy,
+		private readonly say: (text: string) => void
+	) {}
+
+	/** All documents of the project, those out of use as well; null when they cannot be had. */
+	async everything(): Promise<readonly Held[] | null> {
+		for (const retired of [false, true]) {
+			for (let after = ''; ;) {
+				const answer = await api.fetchDocuments(this.project, { kinds: KIND_NAMES, after, limit: AT_ONCE, retired });
+				if (!answer.ok) {
+					this.say(answer.message);
+					return null;
+				}
+				this.work.take(answer.value);
+				const last = answer.value.at(-1);
+				if (!last || answer.value.length < AT_ONCE) break;
+				after = `${last.order} ${last.id}`;
+			}
+		}
+		return this.work.all();
 	}
-	return { fresh, replaced, kept, same };
-}
 
-/**
- * Rigs whose ids are free here, each with the bob and the lag that it came with, whatever they are called here: `keyOf` of a preset's id
- * in the kit.
- */
-export function rigsAlong(
-	rigs: readonly Rig[],
-	present: readonly Rig[],
-	keyOf: ReadonlyMap<string, string>
-): readonly Rig[] {
-	const at = (id: string | null): string | null => (id === null ? null : (keyOf.get(id) ?? id));
-	return rigs
-		.filter((rig) => !present.some((here) => here.id === rig.id))
-		.map((rig) => ({ ...rig, bob: at(rig.bob), lag: at(rig.lag) }));
+	/** Brings in what was chosen, as one step, and says what came of it. */
+	bring(chosen: readonly Chosen[], from: string): string {
+		const held = this.work.all();
+		const last = held.reduce((most, { order }) => (order > most ? order : most), '');
+		const parts = partsBringing(chosen, held, last || null);
+		this.work.seal();
+		this.work.change(`Bring in ${from}`, parts, null, `brought in from ${from}`.slice(0, 200));
+		return sayBroughtIn(chosen);
+	}
 }
 
 /** What came of it, in a sentence's words. */
-export function sayBroughtIn({ fresh, replaced, kept, same }: BringingIn, rigs: number): string {
+export function sayBroughtIn(chosen: readonly Chosen[]): string {
+	const count = (is: (one: Chosen) => boolean): number => chosen.filter(is).length;
+	const taken = (choice: Choice) => count(({ arrival, choice: c }) => c === choice && isTaken(arrival.standing));
+	const fresh = count(({ arrival }) => arrival.standing === 'new') + taken('both');
+	const same = count(({ arrival }) => arrival.standing === 'same');
 	return [
-		`${fresh.length} brought in`,
-		rigs > 0 ? `${rigs} ${rigs === 1 ? 'rig' : 'rigs'} with them` : '',
-		replaced.size > 0 ? `${replaced.size} replaced` : '',
-		kept > 0 ? `${kept} left as they are` : '',
+		`${fresh} brought in`,
+		taken('replace') > 0 ? `${taken('replace')} replaced` : '',
+		taken('keep') > 0 ? `${taken('keep')} left as they are` : '',
 		same > 0 ? `${same} were here already` : ''
 	]
 		.filter(Boolean)
 		.join(', ');
 }
+
+const isTaken = (standing: Chosen['arrival']['standing']): boolean => standing === 'changed' || standing === 'clashing';

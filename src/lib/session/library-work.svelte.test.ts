@@ -2,7 +2,17 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ShakePreset } from 'dinesis-runtime';
 import { newBob, newCue, newLag, newPreset, newRig, NO_LINKS } from 'dinesis-runtime/tools';
-import { PROJECT_ID, wiringOf, type AnyDocument, type Arrival } from '$lib/documents';
+import {
+	arrivalsOf,
+	comparedWith,
+	newCourse,
+	PROJECT_ID,
+	wholeKit,
+	wiringOf,
+	type AnyDocument,
+	type Choice,
+	type Kit
+} from '$lib/documents';
 import { fetchFrom, MemoryServer } from './testing/memory-server';
 import { ProjectSession, WIRING } from './session.svelte';
 
@@ -105,52 +115,57 @@ describe('a large project', () => {
 });
 
 describe('bringing in', () => {
-	const list: Arrival[] = [
-		{ preset: preset('a', { amount: 3 }), standing: 'differs' },
-		{ preset: preset('b', { amount: 4 }), standing: 'differs' },
-		{ preset: preset('c'), standing: 'same' },
-		{ preset: preset('x'), standing: 'new' },
-		{ preset: preset('e', { amount: 5 }), standing: 'differs' }
-	];
-	const choices: Record<string, 'keep' | 'replace' | 'both'> = { a: 'replace', b: 'both', e: 'keep' };
+	const arriving = (kit: Partial<Kit>, choices: Record<string, Choice> = {}) => {
+		const wiring = { events: [], parameters: [], cues: [], rigs: [], world: { events: [], values: [] } };
+		return comparedWith(arrivalsOf({ ...wholeKit('K', [], wiring, []), ...kit }), server.all).map((arrival) => ({
+			arrival,
+			choice: choices[arrival.document.id] ?? 'both'
+		}));
+	};
+	const presets = [preset('a', { amount: 3 }), preset('b', { amount: 4 }), preset('c'), preset('x')];
 
-	it('does with each what was chosen; undo takes all of it back', async () => {
-		const said = await session.acts.bringIn(list, (id) => choices[id]!, 'kit.json');
-		expect(said).toBe('2 brought in, 1 replaced, 1 left as they are, 1 were here already');
-		expect(session.preset('a')!.amount).toBe(3);
-		expect(session.order).toEqual(['a', 'b', 'c', 'b-2', 'x']);
-		session.undo();
-		expect(session.preset('a')!.amount).toBe(1);
-		expect(order()).toBe('abc');
-	});
-
-	it('head bobs, lags and rigs come along; a rig keeps what it came with, whatever that is called here', async () => {
-		const [bob, lag] = [newBob('steps', 'Steps'), newLag('a', 'Lag')];
-		const arriving = [bob, lag].map((preset) => ({ preset, standing: preset.id === 'a' ? 'differs' : 'new' }) as const);
-		const rig = { ...newRig('eyes', 'Eyes'), bob: 'steps', lag: 'a' };
-		const said = await session.acts.bringIn(arriving, () => 'both', 'kit.json', [rig]);
-		expect(said).toBe('2 brought in, 1 rig with them');
-		expect(session.bobs.map((p) => p.id)).toEqual(['steps']);
-		expect(session.wiring.rigs).toEqual([{ ...rig, lag: session.lags[0]!.id }]);
-		expect(session.lags[0]!.id).not.toBe('a');
-		// One that is here stays as it is.
-		await session.acts.bringIn([], () => 'both', 'kit.json', [{ ...rig, name: 'Other' }]);
-		expect(session.wiring.rigs[0]!.name).toBe('Eyes');
-	});
-
-	it('what is new alone is made in one go, and there is nothing more to send', async () => {
+	it('does with each what was chosen, in one change; undo takes all of it back', async () => {
+		await session.bringing.everything();
 		const { sends } = server;
-		await session.acts.bringIn([list[3]!], () => 'keep', 'kit.json');
+		const said = session.bringing.bring(arriving({ presets }, { a: 'replace' }), 'kit.json');
+		expect(said).toBe('2 brought in, 1 replaced, 1 were here already');
+		expect(session.preset('a')!.amount).toBe(3);
 		await settle();
-		expect([server.sends - sends, session.order.join()]).toEqual([1, 'a,b,c,x']);
+		expect([session.order, server.sends - sends]).toEqual([['a', 'b', 'c', 'b-2', 'x'], 1]);
 		session.undo();
-		expect(order()).toBe('abc');
+		expect([session.preset('a')!.amount, order()]).toEqual([1, 'abc']);
 	});
 
-	it('nothing is done when the server refuses', async () => {
-		server.refuses = 'Not now.';
-		expect(await session.acts.bringIn(list, (id) => choices[id]!, 'kit.json')).toBeNull();
-		expect([session.preset('a')!.amount, order()]).toEqual([1, 'abc']);
+	it('every kind comes along, and points at what it came with, whatever that is called here', async () => {
+		await session.bringing.everything();
+		const bob = newBob('steps', 'Steps');
+		const lag = newLag('a', 'Lag');
+		const rig = { ...newRig('eyes', 'Eyes'), bob: 'steps', lag: 'a' };
+		const course = { ...newCourse('walk', 'Walk'), rig: 'eyes' };
+		session.bringing.bring(arriving({ presets: [bob, lag], rigs: [rig], courses: [course] }), 'kit.json');
+		await settle();
+		expect(session.bobs.map((p) => p.id)).toEqual(['steps']);
+		expect(session.lags[0]!.id).not.toBe('a');
+		expect(session.wiring.rigs).toEqual([{ ...rig, lag: session.lags[0]!.id }]);
+		expect(session.courses.get('walk')).toEqual(course);
+	});
+
+	it('what is out of use here under its id comes back, with its history', async () => {
+		await session.acts.retire('b');
+		await settle();
+		await session.bringing.everything();
+		session.bringing.bring(arriving({ presets: [preset('b', { amount: 4 })] }), 'kit.json');
+		await settle();
+		expect(session.preset('b')!.amount).toBe(4);
+		expect(session.savedOf('b')!.version).toBe(3);
+	});
+
+	it('is held here while the server is away', async () => {
+		await session.bringing.everything();
+		server.away = true;
+		session.bringing.bring(arriving({ presets: [preset('x')] }), 'kit.json');
+		expect(session.order).toContain('x');
+		expect(await session.bringing.everything()).toBeNull();
 	});
 });
 

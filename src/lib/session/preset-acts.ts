@@ -1,4 +1,4 @@
-/** What is done with presets as wholes: made, copied, taken out of use and brought back, changed many at once, brought in from a kit. */
+/** What is done with presets as wholes: made, copied, taken out of use and brought back, changed many at once. */
 import { produce, type Draft as ImmerDraft } from 'immer';
 import {
 	creation,
@@ -7,15 +7,12 @@ import {
 	newUuid,
 	shownOfHeld,
 	type AnyDocument,
-	type Arrival,
-	type Choice,
 	type Held,
 	type KindName
 } from '$lib/documents';
-import type { AnyPreset, Rig, ShakePreset } from 'dinesis-runtime';
+import type { AnyPreset, ShakePreset } from 'dinesis-runtime';
 import { newBob, newLag, newPreset, type View } from 'dinesis-runtime/tools';
 import * as api from './api';
-import { rigsAlong, sayBroughtIn, sortOut } from './bring-in';
 import type { Outbox } from './outbox.svelte';
 import type { ProjectSession } from './session.svelte';
 import type { Fields } from './steps';
@@ -137,39 +134,5 @@ export class PresetActs {
 			return [{ document: held.uuid, fields: fieldsTowards(held, next) }];
 		});
 		this.work.change(label, fields);
-	}
-
-	/**
-	 * Takes in what a kit brings, by a choice for each preset whose id is taken. What is replaced stays in its list of
-	 * versions; undo takes all of it back. Says what came of it; null when the server refused and nothing was done.
-	 */
-	async bringIn(
-		list: readonly Arrival[],
-		choiceOf: (id: string) => Choice,
-		from: string,
-		rigs: readonly Rig[] = []
-	): Promise<string | null> {
-		const sorted = sortOut(list, choiceOf);
-		const { fresh, replaced } = sorted;
-		const news = fresh.map((document) => ({ kind: document.family, document }));
-		const made = fresh.length > 0 ? await this.send(news, `brought in from ${from}`) : [];
-		if (!made) return null;
-		const keyOf = new Map(fresh.map((preset, i) => [preset.id, made[i]?.id ?? preset.id]));
-		const newRigs = rigsAlong(rigs, this.session.wiring.rigs, keyOf);
-		this.work.group(`Bring in ${from}`, () => {
-			if (made.length > 0)
-				this.work.noteMade(
-					`Bring in ${made.length} presets`,
-					made.map(({ uuid }) => uuid)
-				);
-			const fields = [...replaced].flatMap(([key, preset]): Fields[] => {
-				const held = this.work.find(PRESETS, key);
-				return held ? [{ document: held.uuid, fields: fieldsTowards(held, preset) }] : [];
-			});
-			this.work.change(`Replace ${replaced.size} presets`, fields, null, `replaced from ${from}`.slice(0, 200));
-			if (newRigs.length > 0)
-				this.session.rewire(`Bring in ${newRigs.length} rigs`, (w) => ({ ...w, rigs: [...w.rigs, ...newRigs] }));
-		});
-		return sayBroughtIn(sorted, newRigs.length);
 	}
 }

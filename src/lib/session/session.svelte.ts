@@ -24,6 +24,7 @@ import { isBob, isLag, type Played } from 'dinesis-runtime/tools';
 import { MotionWorker } from '../workers/motion';
 import { Shelf } from '../workers/shelf';
 import * as api from './api';
+import { BringingIn } from './bring-in';
 import { courseId, Courses, isCourse } from './courses.svelte';
 import { takeEarlierDrafts } from './earlier-drafts';
 import { FieldNotes } from './field-notes';
@@ -82,6 +83,8 @@ export class ProjectSession {
 	readonly people: People;
 	/** What is done with presets as wholes. */
 	readonly acts: PresetActs;
+	/** What another kit brings. */
+	readonly bringing: BringingIn;
 	/** What was done, and back to any of it. */
 	readonly histories: Histories;
 	/** What waits beside its field because somebody else was first. */
@@ -130,6 +133,7 @@ export class ProjectSession {
 			}
 		);
 		this.acts = new PresetActs(this, this.work, this.outbox);
+		this.bringing = new BringingIn(project.slug, this.work, (text) => this.say(text));
 		this.histories = new Histories(project.slug, this.work, (text) => this.say(text));
 		this.waiting = new FieldNotes(this.work, (text) => this.say(text));
 		this.courses = new Courses(this.work, {

@@ -110,6 +110,11 @@ export class WorkingCopy {
 		return this.acked.get(uuid);
 	}
 
+	/** All that is here, of every kind, in use or not. */
+	all(): Held[] {
+		return [...this.shown.values()];
+	}
+
 	get isIdle(): boolean {
 		return this.pending.length === 0;
 	}

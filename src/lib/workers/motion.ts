@@ -1,8 +1,7 @@
 /** The page's side of the motion worker: one worker, made when it is first needed, one job at a time, the newest wish first. */
 import { wrap, type Remote } from 'comlink';
-import type { Kit } from '$lib/documents';
 import type { Neighbour, NeighbourOptions } from '$lib/analysis';
-import type { ReadResult, ShakePreset } from 'dinesis-runtime';
+import type { ShakePreset } from 'dinesis-runtime';
 import type { Card, MotionDoor } from './protocol';
 
 interface Job {
@@ -20,10 +19,6 @@ export class MotionWorker {
 	/** Figures and drawing of a preset; `soon`: before those that wait. Rejects when the worker was closed meanwhile. */
 	card(preset: ShakePreset, soon = true): Promise<Card> {
 		return this.enqueue((door) => door.card(preset), soon);
-	}
-
-	read(bytes: Uint8Array): Promise<ReadResult<Kit>> {
-		return this.enqueue(async (door): Promise<ReadResult<Kit>> => door.read(bytes), true);
 	}
 
 	neighbours(preset: ShakePreset, options: NeighbourOptions): Promise<Neighbour[]> {

@@ -9,8 +9,6 @@ const NEIGHBOUR_SEEDS = 8;
 
 const door: MotionDoor = {
 	card: (preset) => ({ measure: measureShake(preset, SEEDS), outline: outlineOf(preset) }),
-	// Reading needs the checks of whole files, which a page that only plays never asks for.
-	read: async (bytes) => (await import('$lib/documents/read')).readKit(bytes),
 	neighbours: (preset, options) => neighboursOf(preset, options, (p) => measureShake(p, NEIGHBOUR_SEEDS))
 };
 expose(door);

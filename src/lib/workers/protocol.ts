@@ -1,5 +1,5 @@
 /** What the page asks of its workers. Everything that crosses is plain data. */
-import type { Course, Kit } from '$lib/documents';
+import type { Arrival, Course, Held } from '$lib/documents';
 import type { Onsets, Measure, Neighbour, NeighbourOptions, OutlineLine } from '$lib/analysis';
 import type { ReadResult, ShakePreset } from 'dinesis-runtime';
 import type { Played } from 'dinesis-runtime/tools';
@@ -15,9 +15,17 @@ export interface Card {
 export interface MotionDoor {
 	/** Measured over 32 fixed seeds. */
 	card(preset: ShakePreset): Card;
-	/** Reads and checks a kit: a large one takes longer than a page may stand still. */
-	read(bytes: Uint8Array): Promise<ReadResult<Kit>>;
 	neighbours(preset: ShakePreset, options: NeighbourOptions): Neighbour[];
+}
+
+export interface KitDoor {
+	/** Reads and checks a kit; how many documents are in it. */
+	read(bytes: Uint8Array): ReadResult<number>;
+	/** Some of what the project has. */
+	here(documents: readonly Held[]): void;
+	/** Holds the one against the other; how many there are to be taken. */
+	compare(): number;
+	take(from: number, count: number): readonly Arrival[];
 }
 
 export interface CourseDoor {

@@ -15,7 +15,7 @@ import { lag } from './lag';
 import { project } from './project';
 import { rig } from './rig';
 import { shake } from './shake';
-import type { AnyDocument, Kind, KindName } from './types';
+import type { AnyDocument, Kind, KindName, Reference } from './types';
 import { value } from './value';
 
 export const KINDS: Readonly<Record<KindName, Kind>> = { shake, bob, lag, rig, cue, event, value, course, project };
@@ -36,6 +36,16 @@ export function planOfKind(name: KindName): Plan {
 /** The document that a kept one shows. */
 export const documentOf = <T extends AnyDocument>(name: KindName, tree: Tree): T =>
 	shownOf(planOfKind(name), tree) as T;
+
+/** What a document points at. */
+export function pointsAt(name: KindName, document: AnyDocument): Reference[] {
+	const found: Reference[] = [];
+	KINDS[name].pointing(document, (space, id) => {
+		if (id !== '') found.push({ space, id });
+		return id;
+	});
+	return found;
+}
 
 export const treeOf = (name: KindName, document: AnyDocument): Tree => toTree(planOfKind(name), document);
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newCamera, newCue, newPlay, newPreset, newRig } from 'dinesis-runtime/tools';
 import { wholeKit } from '../new-kit';
-import { documentOf, formatOf, KIND_NAMES, KINDS, openDocument, treeOf, woken, type AnyDocument } from '.';
+import { documentOf, formatOf, KIND_NAMES, KINDS, openDocument, pointsAt, treeOf, woken, type AnyDocument } from '.';
 
 const empty = wholeKit(
 	'K',
@@ -10,7 +10,7 @@ const empty = wholeKit(
 	[]
 );
 const names = (kind: 'cue' | 'rig' | 'shake' | 'course' | 'project', document: unknown): string[] =>
-	KINDS[kind].references(document as AnyDocument).map(({ space, id }) => `${space} ${id}`);
+	pointsAt(kind, document as AnyDocument).map(({ space, id }) => `${space} ${id}`);
 
 describe.each(KIND_NAMES)('the kind %s', (kind) => {
 	const fresh = KINDS[kind].fresh(kind === 'project' ? 'project' : 'new', 'New');
@@ -74,6 +74,15 @@ describe('references', () => {
 		expect(
 			names('cue', { ...cue, actions: [{ ...stop, what: 'own' }], conditions: newCue('c', 'e', 'p').conditions })
 		).toEqual(['event hit']);
+	});
+
+	it('are put elsewhere, each where it is pointed at, and nothing else is changed', () => {
+		const cue = newCue('c', 'hit', 'thud');
+		const other = KINDS.cue.pointing(cue, (space, id) => (space === 'preset' ? `${id}-2` : id));
+		expect(names('cue', other)).toEqual(['event hit', 'preset thud-2']);
+		expect({ ...other, actions: [] }).toEqual({ ...cue, actions: [] });
+		const rig = { ...newRig('r', 'R'), bob: 'stair', lag: null };
+		expect(KINDS.rig.pointing(rig, () => 'other')).toEqual({ ...rig, bob: 'other' });
 	});
 
 	it('of a rig, of a shake, of a course and of the project', () => {

@@ -1,7 +1,14 @@
-import type { Reference, Space } from './types';
+import type { At, Space } from './types';
 
-/** A reference, or none where nothing is pointed at. */
-export const to = (space: Space, id: string | null | undefined): Reference[] => (id ? [{ space, id }] : []);
+/** Where a field may point at nothing. */
+export const perhaps = <T extends string | null | undefined>(at: At, space: Space, id: T): T =>
+	id ? (at(space, id) as T) : id;
 
-export const drivesOf = ({ drives }: { readonly drives: readonly { readonly parameter: string }[] }): Reference[] =>
-	drives.flatMap(({ parameter }) => to('value', parameter));
+/** A preset whose drives point elsewhere. */
+export const withDrives = <T extends { readonly drives: readonly { readonly parameter: string }[] }>(
+	preset: T,
+	at: At
+): T => ({
+	...preset,
+	drives: preset.drives.map((drive) => ({ ...drive, parameter: at('value', drive.parameter) }))
+});

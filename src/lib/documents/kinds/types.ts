@@ -14,6 +14,9 @@ export interface Reference {
 	readonly id: string;
 }
 
+/** What stands in the place of an id that is pointed at. */
+export type At = (space: Space, id: string) => string;
+
 export interface AnyDocument {
 	readonly id: string;
 	readonly name?: string;
@@ -32,8 +35,8 @@ export interface Kind<T extends AnyDocument = AnyDocument> {
 	readonly migrations: readonly ((document: unknown) => unknown)[];
 	/** What is odd about it, beside all else of its kit. */
 	findings(document: T, kit: Kit): readonly (Finding | Omit<Finding, 'fix'>)[];
-	/** What it points at. */
-	references(document: T): Reference[];
+	/** The document with what it points at put elsewhere: `at` says where, for each. */
+	pointing(document: T, at: At): T;
 }
 
 /** So that a kind's own type is checked where it is written, and forgotten where kinds are one. */

@@ -1,111 +1,160 @@
 <script lang="ts">
-	/** Presets and rigs out of a kit: what is in it, what is left out, and a choice for each whose id is taken. Nothing happens before the last button. */
-	import { arrivals, MOST_BYTES, sayProblem, type Arrival, type Choice } from '$lib/documents';
-	import type { Rig } from 'dinesis-runtime';
-	import { isBob, isLag } from 'dinesis-runtime/tools';
+	/** A kit comes in: each thing of it chosen singly, marked new, the same, changed or clashing, and one step. Nothing happens before the last button. */
+	import {
+		choicesOf,
+		differences,
+		KINDS,
+		MOST_BYTES,
+		nameOfArrival,
+		sayProblem,
+		treeOf,
+		wantedBy,
+		type Arrival,
+		type Choice,
+		type Held,
+		type KindName
+	} from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import { readArrivals, type Reading } from '$lib/workers/kit';
+	import Button from '$lib/ui/Button.svelte';
+	import CheckTree, { type TreeGroup } from '$lib/ui/CheckTree.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 
 	let { session, open, onclose }: { session: ProjectSession; open: boolean; onclose: () => void } = $props();
 
-	const SHOWN = 200;
-	const CHOICES: readonly { value: Choice; label: string; title: string }[] = [
-		{ value: 'keep', label: 'keep', title: 'Leave what is here' },
-		{ value: 'replace', label: 'replace', title: 'Put the new one in its place, as a new version' },
-		{ value: 'both', label: 'both', title: 'Bring it in beside the one that is here' }
-	];
+	const CHOICES: Readonly<Record<Choice, { label: string; title: string }>> = {
+		keep: { label: 'keep', title: 'Leave what is here' },
+		replace: { label: 'replace', title: 'Put the new one in its place; what is here stays in its history' },
+		both: { label: 'both', title: 'Bring it in beside the one that is here, under another id' }
+	};
+	const SAID = { new: '', same: 'the same', changed: 'changed', clashing: 'clashing' } as const;
+	const MOST_NAMED = 6;
+
 	let name = $state('');
 	let trouble = $state.raw<readonly string[]>([]);
 	let list = $state.raw<readonly Arrival[]>([]);
-	let choices = $state.raw<Readonly<Record<string, Choice>>>({});
-	let rigs = $state.raw<readonly Rig[]>([]);
-	/** What of the file is left out, in words. */
-	let left = $state('');
-	let busy = $state(false);
-	const differing = $derived(list.filter((a) => a.standing === 'differs'));
-	const fresh = $derived(list.filter((a) => a.standing === 'new'));
-	const same = $derived(list.length - differing.length - fresh.length);
-	const bobsAndLags = $derived(list.filter((a) => isBob(a.preset) || isLag(a.preset)).length);
-	const newRigs = $derived(rigs.filter((r) => !session.wiring.rigs.some((here) => here.id === r.id)).length);
-	const extra = $derived(
-		[
-			bobsAndLags > 0
-				? ` ${bobsAndLags} of them ${bobsAndLags === 1 ? 'is a head bob or a lag' : 'are head bobs and lags'}.`
-				: '',
-			newRigs > 0 ? ` ${newRigs === 1 ? 'A new rig comes' : `${newRigs} new rigs come`} along.` : ''
-		].join('')
+	let held = $state.raw<readonly Held[]>([]);
+	let chosen = $state.raw<ReadonlySet<string>>(new Set());
+	let choices = $state.raw<ReadonlyMap<string, Choice>>(new Map());
+	let here = $state('');
+	let progress = $state.raw<{ readonly part: number; readonly of: string } | null>(null);
+	let reading: Reading | null = null;
+
+	const keyOf = ({ kind, document }: Pick<Arrival, 'kind' | 'document'>): string => `${kind} ${document.id}`;
+	const byKey = $derived(new Map(list.map((arrival) => [keyOf(arrival), arrival])));
+	const heldBy = $derived(
+		new Map(held.filter((one) => !one.retired).map((one) => [`${KINDS[one.kind].space} ${one.id}`, one]))
 	);
-	const choiceOf = (id: string): Choice => choices[id] ?? 'both';
+	const standing = (arrival: Arrival): Held | undefined =>
+		heldBy.get(`${KINDS[arrival.kind].space} ${arrival.document.id}`);
+	const choiceOf = (arrival: Arrival): Choice =>
+		choices.get(keyOf(arrival)) ?? choicesOf(arrival, standing(arrival))[0] ?? 'keep';
+	const count = (what: Arrival['standing']): number => list.filter((arrival) => arrival.standing === what).length;
+	const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1);
+	const groups = $derived.by((): TreeGroup[] => {
+		const kinds = [...new Set(list.map(({ kind }) => kind))] as KindName[];
+		return kinds.map((kind) => ({
+			id: kind,
+			label: kind === 'project' ? 'The game' : capital(KINDS[kind].words),
+			entries: list
+				.filter((arrival) => arrival.kind === kind)
+				.map((arrival) => ({
+					id: keyOf(arrival),
+					label: nameOfArrival(arrival),
+					about: SAID[arrival.standing],
+					fixed: arrival.standing === 'same'
+				}))
+		}));
+	});
+	const coming = $derived(list.filter((arrival) => chosen.has(keyOf(arrival))));
+	const wanted = $derived(coming.length === list.length ? [] : wantedBy(coming, list, held));
+	const shown = $derived(byKey.get(here));
+	const lines = $derived.by(() => {
+		const found = shown && standing(shown);
+		if (!shown || !found || found.kind !== shown.kind) return [];
+		return differences(shown.kind, found.body, treeOf(shown.kind, shown.document));
+	});
+	const taken = $derived(list.filter((arrival) => choicesOf(arrival, standing(arrival)).length > 0));
 
 	$effect(() => {
 		if (open) return;
-		name = '';
-		list = [];
-		left = '';
-		trouble = [];
-		choices = {};
+		reading?.cancel();
+		name = here = '';
+		trouble = list = held = [];
+		chosen = new Set();
+		choices = new Map();
 	});
 
-	function refuse(lines: readonly string[]) {
-		list = [];
-		left = '';
-		trouble = lines;
-	}
 	async function read(file: { readonly name: string; readonly bytes: Uint8Array<ArrayBuffer> }) {
-		refuse([]);
+		reading?.cancel();
 		name = file.name;
-		const kit = await session.worker.read(file.bytes);
-		if (!kit.ok) {
-			trouble = kit.problems.slice(0, 8).map(sayProblem);
-			return;
-		}
-		trouble = [];
-		list = arrivals(kit.value, (id) =>
-			session.order.includes(id) ? session.preset(id) : session.bobsAndLags.find((p) => p.id === id)
-		);
-		rigs = kit.value.rigs;
-		const { events, parameters, cues, courses, world } = kit.value;
-		const count = (n: number, one: string, many: string): string => (n === 0 ? '' : `${n} ${n === 1 ? one : many}`);
-		const here = new Set(session.wiring.rigs.map((r) => r.id));
-		left = [
-			count(events.length, 'event', 'events'),
-			count(parameters.length, 'game value', 'game values'),
-			count(cues.length, 'cue', 'cues'),
-			count(courses.length, 'course', 'courses'),
-			count(world.events.length + world.values.length, 'link to the grounds', 'links to the grounds'),
-			count(rigs.filter((r) => here.has(r.id)).length, 'rig whose id is taken', 'rigs whose ids are taken')
-		]
-			.filter(Boolean)
-			.join(', ');
-		if (list.length === 0)
-			trouble = [
-				left
-					? `There is no preset in this kit, only ${left}. A project can be made of it on the page of all projects.`
-					: 'There is no preset in this kit.'
-			];
+		list = trouble = [];
+		const present = async () => {
+			const all = await session.bringing.everything();
+			held = all ?? [];
+			return all;
+		};
+		const mine = (reading = readArrivals(file.bytes, present, (part, of) => (progress = { part, of })));
+		const read = await mine.done;
+		if (mine !== reading) return;
+		reading = progress = null;
+		if (!read) return;
+		if (!read.ok) return void (trouble = read.problems.slice(0, 8).map(sayProblem));
+		if (read.value.length === 0) return void (trouble = ['There is nothing in this kit.']);
+		list = read.value;
+		chosen = new Set(list.filter((arrival) => arrival.standing !== 'same').map(keyOf));
+		here = list[0]!.kind;
 	}
-	async function bringIn() {
-		busy = true;
-		const said = await session.acts.bringIn(list, choiceOf, name, rigs);
-		busy = false;
-		if (said === null) return;
+	function choose(ids: readonly string[], on: boolean) {
+		const next = new Set(chosen);
+		for (const id of ids) {
+			if (on) next.add(id);
+			else next.delete(id);
+		}
+		chosen = next;
+	}
+	const put = (arrivals: readonly Arrival[], choice: Choice): void => {
+		const next = new Map(choices);
+		for (const arrival of arrivals)
+			if (choicesOf(arrival, standing(arrival)).includes(choice)) next.set(keyOf(arrival), choice);
+		choices = next;
+	};
+	function bringIn() {
+		const all = list.filter((arrival) => chosen.has(keyOf(arrival)) || arrival.standing === 'same');
+		const said = session.bringing.bring(
+			all.map((arrival) => ({ arrival, choice: choiceOf(arrival) })),
+			name
+		);
 		session.say(`From ${name}: ${said}.`);
 		onclose();
 	}
 </script>
 
-<Dialog title="Bring in presets" {open} {onclose} wide>
+<Dialog title="Bring in a kit" {open} {onclose} wide>
 	<FileDrop
 		label="A kit file"
 		accept=".json,application/json"
 		most={MOST_BYTES}
 		onfile={read}
-		ontrouble={(message) => refuse([message])}
+		ontrouble={(message) => (trouble = [message])}
 	>
 		<span>{name ? name : 'Choose a kit (JSON), or drop one here'}</span>
 	</FileDrop>
+	{#if progress}
+		<p class="busy">
+			<progress max="1" value={progress.part} aria-label="How much is read"></progress>
+			{progress.of} …
+			<Button
+				onclick={() => {
+					reading?.cancel();
+					reading = progress = null;
+					name = '';
+				}}>Cancel</Button
+			>
+		</p>
+	{/if}
 	{#if trouble.length > 0}
 		<div class="trouble" role="alert">
 			<p>Nothing was brought in.</p>
@@ -115,45 +164,124 @@
 		</div>
 	{/if}
 	{#if list.length > 0}
-		<p>
-			<b>{list.length}</b> in it: <b>{fresh.length}</b> new, <b>{differing.length}</b> whose id is taken by another,
-			<b>{same}</b> here already.{extra}
+		<p data-testid="counted">
+			<b>{list.length}</b> in it: <b>{count('new')}</b> new, <b>{count('changed')}</b> changed,
+			<b>{count('clashing')}</b> clashing, <b>{count('same')}</b> here already.
 		</p>
-		{#if left}
-			<p class="left" data-testid="left-out">
-				Left out here: {left}. <a href="/projects#file">Make a project of the file</a>: that leaves nothing out.
-			</p>
-		{/if}
-		{#if differing.length > 0}
-			<div class="all">
-				<span>for all of them</span>
-				{#each CHOICES as { value, label, title } (value)}
-					<button {title} onclick={() => (choices = Object.fromEntries(differing.map((a) => [a.preset.id, value])))}
-						>{label}</button
-					>
-				{/each}
-			</div>
-			<ul class="list">
-				{#each differing.slice(0, SHOWN) as { preset } (preset.id)}
-					<li>
-						<span>{preset.name} <small>{preset.id}</small></span>
+		<div class="two">
+			<CheckTree label="What is in the kit" {groups} {chosen} {here} onhere={(id) => (here = id)} onchoose={choose} />
+			<section aria-label="What is chosen">
+				{#if shown}
+					{@const options = choicesOf(shown, standing(shown))}
+					<h3>{nameOfArrival(shown)} <small>{KINDS[shown.kind].word} {shown.document.id}</small></h3>
+					{#if options.length > 0}
 						<Segments
 							small
-							label="What to do with {preset.name}"
-							value={choiceOf(preset.id)}
-							options={CHOICES}
-							onchange={(choice: Choice) => (choices = { ...choices, [preset.id]: choice })}
+							label="What to do with {nameOfArrival(shown)}"
+							value={choiceOf(shown)}
+							options={options.map((value) => ({ value, ...CHOICES[value] }))}
+							onchange={(choice: Choice) => put([shown], choice)}
 						/>
-					</li>
-				{/each}
-				{#if differing.length > SHOWN}<li>and {differing.length - SHOWN} more, as chosen for all</li>{/if}
-			</ul>
+					{/if}
+					{#if shown.standing === 'new'}<p>Not here yet.</p>
+					{:else if shown.standing === 'same'}<p>Here already, to the letter.</p>
+					{:else if lines.length === 0}<p>A {KINDS[standing(shown)!.kind].word} has this id.</p>
+					{:else}
+						<table>
+							<thead><tr><th>what</th><th>here</th><th>in the kit</th></tr></thead>
+							<tbody>
+								{#each lines as line (line.path.join('.'))}
+									<tr>
+										<td>{line.label}</td>
+										<td>{line.entry ? (line.entry === 'added' ? '–' : 'there') : `${line.was || '–'} ${line.unit}`}</td>
+										<td>{line.entry ? (line.entry === 'gone' ? '–' : 'there') : `${line.is || '–'} ${line.unit}`}</td>
+									</tr>
+								{/each}
+							</tbody>
+						</table>
+					{/if}
+				{:else}
+					<p class="said">
+						The arrows go through the list, the space bar takes one in or leaves it out. What is changed or clashing
+						shows both here.
+					</p>
+				{/if}
+				{#if taken.length > 0}
+					<p class="all">
+						all {taken.length} that are taken:
+						{#each ['keep', 'replace', 'both'] as const as choice (choice)}
+							<Button title={CHOICES[choice].title} onclick={() => put(taken, choice)}>{CHOICES[choice].label}</Button>
+						{/each}
+					</p>
+				{/if}
+			</section>
+		</div>
+		{#if wanted.length > 0}
+			<p class="left" data-testid="wanted">
+				What comes points at {wanted.slice(0, MOST_NAMED).map(nameOfArrival).join(', ')}{wanted.length > MOST_NAMED
+					? ` and ${wanted.length - MOST_NAMED} more`
+					: ''}, which would not come along.
+				<Button onclick={() => choose(wanted.map(keyOf), true)}>Take {wanted.length === 1 ? 'it' : 'them'} along</Button
+				>
+			</p>
 		{/if}
-		<button class="main" disabled={busy} onclick={bringIn}>{busy ? 'Bringing in…' : 'Bring in'}</button>
+		<button class="main" disabled={coming.length === 0} onclick={bringIn}>Bring in</button>
 	{/if}
 </Dialog>
 
 <style>
+	.two {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		gap: 14px;
+		height: min(22rem, 44vh);
+	}
+	section {
+		min-height: 0;
+		overflow: auto;
+	}
+	h3 {
+		margin: 0 0 6px;
+		font-size: 14px;
+	}
+	small,
+	.said,
+	.busy {
+		font-weight: 400;
+		color: var(--ink-2);
+	}
+	.busy {
+		display: flex;
+		align-items: center;
+		gap: 10px;
+	}
+	progress {
+		accent-color: var(--lamp);
+	}
+	table {
+		width: 100%;
+		margin-top: 8px;
+		border-collapse: collapse;
+		font-size: 12.5px;
+	}
+	th {
+		text-align: left;
+		font-weight: 400;
+		color: var(--ink-2);
+	}
+	td {
+		padding: 2px 8px 2px 0;
+		border-top: 1px solid var(--rule);
+		overflow-wrap: anywhere;
+		font-variant-numeric: tabular-nums;
+	}
+	.all {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+		font-size: 12.5px;
+		color: var(--ink-2);
+	}
 	.left {
 		border-left: 4px solid var(--lamp);
 		padding-left: 12px;
@@ -167,39 +295,16 @@
 		margin: 6px 0;
 		padding-left: 16px;
 	}
-	.list {
-		list-style: none;
-		padding: 0;
-		max-height: 40vh;
-		overflow: auto;
-	}
-	.list li {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		padding: 3px 0;
-		border-bottom: 1px solid var(--rule);
-	}
-	.all {
-		display: flex;
-		gap: 6px;
-		align-items: center;
-	}
-	.all span,
-	small {
-		color: var(--ink-2);
-	}
-	button {
+	.main {
 		border: 1px solid var(--rule-strong);
 		border-radius: 6px;
-		background: var(--field);
-		padding: 2px 10px;
-		cursor: pointer;
-	}
-	.main {
 		margin-top: 10px;
 		padding: 6px 16px;
 		background: var(--ink);
 		color: var(--sheet);
+		cursor: pointer;
+	}
+	.main:disabled {
+		opacity: 0.45;
 	}
 </style>

@@ -5,22 +5,19 @@ import type { AnyPreset, ShakePreset } from 'dinesis-runtime';
 import { KIT_FORMAT, KIT_VERSION } from 'dinesis-runtime/tools';
 import { outlineOf, type OutlineLine } from '../../analysis';
 import {
+	arrivalsOf,
 	documentOf,
-	firstKeys,
-	formatOf,
-	KINDS,
-	PROJECT_ID,
-	treeOf,
+	partsBringing,
 	wiringOf,
 	woken,
-	type AnyDocument,
 	type Course,
 	type Kit,
 	type KindName,
 	type ProjectFacts
 } from '../../documents';
-import { ChangeRow, DocumentRow, ProjectRow } from '../db/models';
+import { ProjectRow } from '../db/models';
 import { freeSlug } from '../names';
+import { changeWithin } from '../store/change';
 import { listDocuments } from '../store/documents';
 
 export interface Project {
@@ -181,54 +178,25 @@ export async function addProject(sequelize: Sequelize, kit: Kit, now = new Date(
 	}
 }
 
+/** A project is an empty one that a kit comes into, by the change that brings any kit into any project. */
 async function insert(sequelize: Sequelize, kit: Kit, now: Date): Promise<Project> {
-	const { format, version, name, events, parameters, presets, cues, world, rigs, courses, ...carried } = kit;
-	void format;
-	void version;
 	return sequelize.transaction(async (transaction) => {
 		const taken = (await ProjectRow.findAll({ attributes: ['slug'], transaction })).map((row) => row.slug);
 		const project = await ProjectRow.create(
-			{ slug: freeSlug(name, taken), name, changeNumber: 1, createdAt: now },
+			{ slug: freeSlug(kit.name, taken), name: kit.name, changeNumber: 0, createdAt: now },
 			{ transaction }
 		);
-		const list: { kind: KindName; document: AnyDocument }[] = [
-			...presets.map((document) => ({ kind: document.family, document })),
-			...events.map((document) => ({ kind: 'event' as const, document })),
-			...parameters.map((document) => ({ kind: 'value' as const, document })),
-			...cues.map((document) => ({ kind: 'cue' as const, document })),
-			...rigs.map((document) => ({ kind: 'rig' as const, document })),
-			...courses.map((document) => ({ kind: 'course' as const, document })),
-			{ kind: 'project', document: { id: PROJECT_ID, world, carried } as AnyDocument }
-		];
-		const places = firstKeys(list.length);
-		const rows = list.map(({ kind, document }, i) => ({
-			id: randomUUID(),
-			projectId: project.id,
-			kind,
-			space: KINDS[kind].space,
-			key: document.id,
-			place: places[i]!,
-			format: formatOf(kind),
-			version: 1,
-			body: treeOf(kind, document),
-			savedAt: now
-		}));
-		await DocumentRow.bulkCreate(rows, { transaction });
-		const change = randomUUID();
-		await ChangeRow.bulkCreate(
-			rows.map(({ id, kind, key, place, format, body }) => ({
-				projectId: project.id,
-				number: 1,
-				documentId: id,
-				version: 1,
-				format,
-				fields: [{ path: [], to: { kind, id: key, order: place, retired: false, body } }],
-				change,
-				note: 'as it came',
-				savedAt: now
-			})),
-			{ transaction }
+		// Its facts are there from the beginning, also where the kit says nothing of them.
+		const coming = arrivalsOf(kit).map((one) => ({ ...one, standing: 'new' as const, pointsAt: [] }));
+		const parts = partsBringing(
+			coming.map((arrival) => ({ arrival, choice: 'both' as const })),
+			[],
+			null
 		);
+		const request = { change: randomUUID(), note: 'as it came', window: '', who: '', seen: 0, parts };
+		const made = await changeWithin(sequelize, project.id, request, now, transaction);
+		if (made?.state !== 'made') throw new Error(`A sound kit was refused: ${JSON.stringify(made)}`);
+		await project.reload({ transaction });
 		return plain(project);
 	});
 }

@@ -71,34 +71,43 @@ export function makeChange(
 	request: ChangeRequest,
 	now = new Date()
 ): Promise<ChangeResult | null> {
-	return sequelize.transaction(async (transaction) => {
-		const last = await lockProject(sequelize, projectId, transaction);
-		if (last === null) return null;
-		const known = await ChangeRow.findOne({ where: { projectId, change: request.change }, transaction });
-		if (known) return { state: 'made', number: known.number, savedAt: known.savedAt.toISOString() };
-		const rows = await DocumentRow.findAll({
-			where: { projectId, id: request.parts.map((part) => part.document) },
-			transaction
-		});
-		const refusals: Refusal[] = [];
-		const judgedWell: Work[] = [];
-		for (const part of request.parts) {
-			const row = rows.find(({ id }) => id === part.document) ?? null;
-			const judged = judgePart(request, part, row && envelopeOf(row), row ? await sinceOf(part, row, transaction) : []);
-			if ('after' in judged) judgedWell.push({ ...judged, row });
-			else refusals.push(...judged);
-		}
-		const works = await settleNew(sequelize, projectId, judgedWell, transaction);
-		for (const work of works) refusals.push(...unsound(work));
-		if (refusals.length === 0) refusals.push(...(await lostReferences(projectId, request, works, transaction)));
-		if (refusals.length > 0) return { state: 'refused', refusals };
-		const real = works.filter((work) => work.fields.length > 0 || work.part.alone);
-		if (real.length === 0) return { state: 'made', number: last, savedAt: now.toISOString() };
-		const number = last + 1;
-		await write(projectId, number, request, real, now, transaction);
-		await tellNumber(sequelize, projectId, number, transaction);
-		return { state: 'made', number, savedAt: now.toISOString() };
+	return sequelize.transaction((transaction) => changeWithin(sequelize, projectId, request, now, transaction));
+}
+
+/** The same, as a part of something larger. */
+export async function changeWithin(
+	sequelize: Sequelize,
+	projectId: string,
+	request: ChangeRequest,
+	now: Date,
+	transaction: Transaction
+): Promise<ChangeResult | null> {
+	const last = await lockProject(sequelize, projectId, transaction);
+	if (last === null) return null;
+	const known = await ChangeRow.findOne({ where: { projectId, change: request.change }, transaction });
+	if (known) return { state: 'made', number: known.number, savedAt: known.savedAt.toISOString() };
+	const rows = await DocumentRow.findAll({
+		where: { projectId, id: request.parts.map((part) => part.document) },
+		transaction
 	});
+	const refusals: Refusal[] = [];
+	const judgedWell: Work[] = [];
+	for (const part of request.parts) {
+		const row = rows.find(({ id }) => id === part.document) ?? null;
+		const judged = judgePart(request, part, row && envelopeOf(row), row ? await sinceOf(part, row, transaction) : []);
+		if ('after' in judged) judgedWell.push({ ...judged, row });
+		else refusals.push(...judged);
+	}
+	const works = await settleNew(sequelize, projectId, judgedWell, transaction);
+	for (const work of works) refusals.push(...unsound(work));
+	if (refusals.length === 0) refusals.push(...(await lostReferences(projectId, request, works, transaction)));
+	if (refusals.length > 0) return { state: 'refused', refusals };
+	const real = works.filter((work) => work.fields.length > 0 || work.part.alone);
+	if (real.length === 0) return { state: 'made', number: last, savedAt: now.toISOString() };
+	const number = last + 1;
+	await write(projectId, number, request, real, now, transaction);
+	await tellNumber(sequelize, projectId, number, transaction);
+	return { state: 'made', number, savedAt: now.toISOString() };
 }
 
 const envelopeOf = (row: DocumentRow): Envelope => ({

@@ -1,7 +1,7 @@
 import type { BobPreset } from 'dinesis-runtime';
 import { bobPreset, newBob } from 'dinesis-runtime/tools';
 import { kind } from '../types';
-import { drivesOf } from '../references';
+import { withDrives } from '../references';
 
 export const bob = kind<BobPreset>({
 	space: 'preset',
@@ -11,5 +11,5 @@ export const bob = kind<BobPreset>({
 	fresh: newBob,
 	migrations: [],
 	findings: () => [],
-	references: drivesOf
+	pointing: withDrives
 });

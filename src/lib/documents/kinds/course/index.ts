@@ -3,7 +3,7 @@ import { course as shape } from '../../course-shape';
 import type { Course } from '../../course-types';
 import { newCourse } from '../../new-course';
 import { kind } from '../types';
-import { to } from '../references';
+import { perhaps } from '../references';
 
 export const course = kind<Course>({
 	space: 'course',
@@ -13,10 +13,11 @@ export const course = kind<Course>({
 	fresh: newCourse,
 	migrations: [],
 	findings: (document, { events, parameters }) => checkCourses({ events, parameters, courses: [document] }),
-	references: ({ rig, events, areas, values }) => [
-		...to('rig', rig),
-		...events.flatMap(({ event }) => to('event', event)),
-		...areas.flatMap(({ event }) => to('event', event)),
-		...values.flatMap(({ parameter }) => to('value', parameter))
-	]
+	pointing: (document, at) => ({
+		...document,
+		rig: perhaps(at, 'rig', document.rig),
+		events: document.events.map((e) => ({ ...e, event: at('event', e.event) })),
+		areas: document.areas.map((area) => ({ ...area, event: at('event', area.event) })),
+		values: document.values.map((value) => ({ ...value, parameter: at('value', value.parameter) }))
+	})
 });

@@ -1,8 +1,8 @@
 import type { Cue } from 'dinesis-runtime';
-import { cue as shape, newCue } from 'dinesis-runtime/tools';
+import { cue as shape, newCue, type CueAction } from 'dinesis-runtime/tools';
 import { checkCue } from '../../checks';
-import { kind } from '../types';
-import { to } from '../references';
+import { kind, type At } from '../types';
+import { perhaps } from '../references';
 
 export const cue = kind<Cue>({
 	space: 'cue',
@@ -12,22 +12,37 @@ export const cue = kind<Cue>({
 	fresh: (id) => ({ ...newCue(id, 'event', 'preset'), actions: [] }),
 	migrations: [],
 	findings: checkCue,
-	references: ({ event, conditions, actions }) => [
-		...to('event', event),
-		...conditions.parameters.flatMap(({ of }) => to('value', of)),
-		...actions.flatMap((action) => {
-			switch (action.kind) {
-				case 'play':
-					return action.pick.flatMap(({ preset }) => to('preset', preset));
-				case 'stop':
-					return typeof action.what === 'object' && 'preset' in action.what ? to('preset', action.what.preset) : [];
-				case 'set':
-					return to('value', action.parameter);
-				case 'camera':
-					return [...to('rig', action.rig), ...to('preset', action.bob), ...to('preset', action.lag)];
-				case 'raise':
-					return to('event', action.event);
-			}
-		})
-	]
+	pointing: (document, at) => ({
+		...document,
+		event: at('event', document.event),
+		conditions: {
+			...document.conditions,
+			parameters: document.conditions.parameters.map((one) => ({ ...one, of: at('value', one.of) }))
+		},
+		actions: document.actions.map((action) => pointed(action, at))
+	})
 });
+
+function pointed(action: CueAction, at: At): CueAction {
+	switch (action.kind) {
+		case 'play':
+			return { ...action, pick: action.pick.map((one) => ({ ...one, preset: at('preset', one.preset) })) };
+		case 'stop': {
+			const { what } = action;
+			return typeof what === 'object' && 'preset' in what
+				? { ...action, what: { preset: at('preset', what.preset) } }
+				: action;
+		}
+		case 'set':
+			return { ...action, parameter: at('value', action.parameter) };
+		case 'camera':
+			return {
+				...action,
+				rig: perhaps(at, 'rig', action.rig),
+				bob: perhaps(at, 'preset', action.bob),
+				lag: perhaps(at, 'preset', action.lag)
+			};
+		case 'raise':
+			return { ...action, event: at('event', action.event) };
+	}
+}

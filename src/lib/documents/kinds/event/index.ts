@@ -10,5 +10,5 @@ export const event = kind<GameEvent>({
 	fresh: (id, name) => ({ id, name, kind: 'moment', placed: false, tags: [], values: [] }),
 	migrations: [],
 	findings: () => [],
-	references: () => []
+	pointing: (document) => document
 });

@@ -10,5 +10,5 @@ export const lag = kind<LagPreset>({
 	fresh: newLag,
 	migrations: [],
 	findings: () => [],
-	references: () => []
+	pointing: (document) => document
 });

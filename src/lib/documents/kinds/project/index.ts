@@ -1,6 +1,5 @@
 import { id, NO_LINKS, object, own, required, withDefault, worldLinks, type WorldLinks } from 'dinesis-runtime/tools';
 import { kind } from '../types';
-import { to } from '../references';
 
 /** What belongs to the project itself: what the stand-in game raises, and what its kit carried that no room works on. */
 export interface ProjectFacts {
@@ -29,8 +28,12 @@ export const project = kind<ProjectFacts>({
 	fresh: () => ({ id: PROJECT_ID, world: NO_LINKS, carried: {} }),
 	migrations: [],
 	findings: () => [],
-	references: ({ world }) => [
-		...world.events.flatMap(({ event }) => to('event', event)),
-		...world.values.flatMap(({ parameter }) => to('value', parameter))
-	]
+	pointing: (facts, at) => ({
+		...facts,
+		world: {
+			...facts.world,
+			events: facts.world.events.map((link) => ({ ...link, event: at('event', link.event) })),
+			values: facts.world.values.map((link) => ({ ...link, parameter: at('value', link.parameter) }))
+		}
+	})
 });

@@ -2,7 +2,7 @@ import type { Rig } from 'dinesis-runtime';
 import { newRig, rig as shape } from 'dinesis-runtime/tools';
 import { checkRig } from '../../checks';
 import { kind } from '../types';
-import { to } from '../references';
+import { perhaps } from '../references';
 
 export const rig = kind<Rig>({
 	space: 'rig',
@@ -12,5 +12,9 @@ export const rig = kind<Rig>({
 	fresh: newRig,
 	migrations: [],
 	findings: (document, { presets }) => checkRig(document, presets),
-	references: ({ bob, lag }) => [...to('preset', bob), ...to('preset', lag)]
+	pointing: (document, at) => ({
+		...document,
+		bob: perhaps(at, 'preset', document.bob),
+		lag: perhaps(at, 'preset', document.lag)
+	})
 });

@@ -2,7 +2,7 @@ import type { ShakePreset } from 'dinesis-runtime';
 import { newPreset, shakePreset } from 'dinesis-runtime/tools';
 import { checkPreset } from '../../checks';
 import { kind } from '../types';
-import { drivesOf } from '../references';
+import { withDrives } from '../references';
 
 export const shake = kind<ShakePreset>({
 	space: 'preset',
@@ -12,5 +12,5 @@ export const shake = kind<ShakePreset>({
 	fresh: newPreset,
 	migrations: [],
 	findings: (preset) => checkPreset(preset),
-	references: drivesOf
+	pointing: withDrives
 });

@@ -10,5 +10,5 @@ export const value = kind<GameParameter>({
 	fresh: (id, name) => ({ id, name, min: 0, max: 1, rest: 0 }),
 	migrations: [],
 	findings: () => [],
-	references: () => []
+	pointing: (document) => document
 });
