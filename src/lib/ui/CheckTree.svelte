@@ -1,20 +1,3 @@
-<script lang="ts" module>
-	export interface TreeEntry {
-		readonly id: string;
-		readonly label: string;
-		/** Shown small behind it. */
-		readonly about?: string;
-		/** It cannot be chosen. */
-		readonly fixed?: boolean;
-	}
-	export interface TreeGroup {
-		readonly id: string;
-		readonly label: string;
-		readonly entries: readonly TreeEntry[];
-	}
-	export type Check = 'true' | 'false' | 'mixed';
-</script>
-
 <script lang="ts">
 	/**
 	 * Groups of things that are chosen singly or by the group. The tree has the focus; the keys are those of the WAI-ARIA pattern: arrows,
@@ -23,7 +6,7 @@
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import { VList, type VListHandle } from 'virtua/svelte';
-	import { checkOf, moveIn, rowsOf, typedTo, type Row } from './check-tree';
+	import { checkOf, moveIn, rowsOf, typedTo, type Row, type TreeGroup } from './check-tree';
 
 	interface Props {
 		label: string;

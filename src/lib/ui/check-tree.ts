@@ -1,5 +1,18 @@
 /** Rows of a tree of two levels, and where its keys lead. */
-import type { Check, TreeEntry, TreeGroup } from './CheckTree.svelte';
+export interface TreeEntry {
+	readonly id: string;
+	readonly label: string;
+	/** Shown small behind it. */
+	readonly about?: string;
+	/** It cannot be chosen. */
+	readonly fixed?: boolean;
+}
+export interface TreeGroup {
+	readonly id: string;
+	readonly label: string;
+	readonly entries: readonly TreeEntry[];
+}
+export type Check = 'true' | 'false' | 'mixed';
 
 export interface Row {
 	readonly id: string;

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { newPreset } from 'dinesis-runtime/tools';
 import type { ShakePreset } from 'dinesis-runtime';
-import { checkKit, checkPreset } from '.';
+import { checkKit } from '../findings';
+import { checkPreset } from '.';
 import { seenFrequency } from './folded-frequency';
 
 const base = newPreset('a', 'A');

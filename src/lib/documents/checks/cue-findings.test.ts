@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Cue, GameEvent } from 'dinesis-runtime';
 import { newBob, newCamera, newCue, newPlay, newPreset, newRig, type CameraAction } from 'dinesis-runtime/tools';
-import { checkCue, checkCues, type Wired } from './cue-findings';
+import { checkKit } from '../findings';
+import { checkCue, type Wired } from './cue-findings';
 
 const event = (id: string, kind: GameEvent['kind'] = 'moment'): GameEvent => ({
 	id,
@@ -82,7 +83,9 @@ describe('cues are checked', () => {
 		const flat = { ...newPreset('yard', 'Yard'), view: 'flat' as const };
 		const checked = (actions: Cue['actions']): string[] => {
 			const both = cue({ actions });
-			return checkCue(both, { ...kit(both), presets: [thud, flat] }).map((f) => `${f.check} ${f.place}`);
+			const eyes = newRig('eyes', 'Eyes');
+			const rigs = [eyes, { ...eyes, id: 'flat', view: { ...eyes.view, kind: 'flat' as const } }];
+			return checkCue(both, { ...kit(both), presets: [thud, flat], rigs }).map((f) => `${f.check} ${f.place}`);
 		};
 		const pick = ['thud', 'yard'].map((preset) => ({ preset, weight: 1 }));
 		expect(checked([{ ...newPlay('thud'), pick }])).toEqual(['mixes-views actions[0].pick']);
@@ -107,6 +110,89 @@ describe('cues are checked', () => {
 	});
 
 	it('places begin at the kit’s root', () => {
-		expect(checkCues(kit(cue(), cue({ id: 'd', event: 'gone' })))[0]!.place).toBe('cues[1].event');
+		const whole = {
+			format: 'dinesis-kit' as const,
+			version: 1,
+			name: 'k',
+			courses: [],
+			world: { events: [], values: [] }
+		};
+		const list = checkKit({ ...whole, ...kit(cue(), cue({ id: 'd', event: 'gone' })) });
+		expect(list.find(({ check }) => check === 'points-nowhere')!.place).toBe('cues[1].event');
+	});
+});
+
+describe('cues that nobody would ever feel', () => {
+	const values = (from: number | null, to: number | null) => ({
+		...cue().conditions,
+		values: [{ of: 'speed', from, to }]
+	});
+	const flat = { ...thud, id: 'flat', view: 'flat' as const };
+	const near = { full: 0, edge: 0, falloff: 'smooth' as const, listener: 'camera' as const, travelSpeed: null };
+	const more = (...presets: Wired['presets']): Wired => ({ ...kit(), presets: [...kit().presets, ...presets] });
+	const told = (one: Cue, wired: Wired = kit()): string[] =>
+		checkCue(one, { ...wired, cues: [one] }).map(({ check, place }) => `${check} ${place}`);
+	const play = (part: object) => cue({ actions: [{ ...newPlay('thud'), ...part }] });
+	const picks = (id: string) => play({ pick: [{ preset: id, weight: 1 }] });
+
+	it.each<[string, Cue, Cue, string, Wired?]>([
+		['a moment has no end', cue({ when: 'lasts' }), cue({ event: 'run', when: 'lasts' }), 'wrong-phase when'],
+		['a moment has no start', cue({ when: 'starts' }), cue({ event: 'run', when: 'starts' }), 'wrong-phase when'],
+		[
+			'a threshold beyond what the event carries',
+			cue({ conditions: values(1.5, null) }),
+			cue({ conditions: values(1, null) }),
+			'beyond-range conditions.values[0]'
+		],
+		[
+			'one below it',
+			cue({ conditions: values(null, -1) }),
+			cue({ conditions: values(null, 0) }),
+			'beyond-range conditions.values[0]'
+		],
+		[
+			'bounds that cross',
+			cue({ conditions: values(0.6, 0.4) }),
+			cue({ conditions: values(0.4, 0.6) }),
+			'beyond-range conditions.values[0]'
+		],
+		['no strength', play({ strength: 0 }), play({ strength: 0.1 }), 'never-felt actions[0].strength'],
+		[
+			'a curve of strength that is 0 throughout',
+			play({ strength: { by: 'speed', curve: [{ at: 0, value: 0 }] } }),
+			play({ strength: { by: 'speed', curve: [{ at: 0, value: 1 }] } }),
+			'never-felt actions[0].strength'
+		],
+		['a view that no rig shows', picks('flat'), picks('thud'), 'never-felt actions[0].pick', more(flat)],
+		[
+			'a reach that ends where it begins',
+			picks('near'),
+			picks('far'),
+			'never-felt actions[0].pick',
+			more({ ...thud, id: 'near', reach: near }, { ...thud, id: 'far', reach: { ...near, edge: 9 } })
+		],
+		[
+			'a head bob that is played',
+			picks('steps'),
+			picks('thud'),
+			'plays-no-shake actions[0].pick[0].preset',
+			more(newBob('steps', 'Steps'))
+		],
+		[
+			'a state that a cue begins',
+			cue({ actions: [{ id: '1', kind: 'raise', event: 'run', delay: 0 }] }),
+			cue({ actions: [{ id: '1', kind: 'raise', event: 'echo', delay: 0 }] }),
+			'raises-state actions[0].event'
+		]
+	])('%s', (_, has, hasNot, wanted, wired) => {
+		expect(told(has, wired)).toEqual([wanted]);
+		expect(told(hasNot, wired)).toEqual([]);
+	});
+
+	it('a fix leaves nothing to be found', () => {
+		for (const one of [cue({ when: 'ends' }), cue({ conditions: values(2, null) })]) {
+			const [finding] = checkCue(one, kit(one));
+			expect(told(finding!.fix!.apply(one))).toEqual([]);
+		}
 	});
 });

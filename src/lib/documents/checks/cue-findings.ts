@@ -2,12 +2,14 @@
 import type { Cue, ShakePreset } from 'dinesis-runtime';
 import { isBob, isLag, isShake, type PlayAction, type View } from 'dinesis-runtime/tools';
 import { type Kit } from '../kit';
+import { beyondRange, wrongPhase } from './never-answers';
+import { neverFelt, playsNoShake, raisesState } from './never-felt';
 import type { Finding } from './types';
 
 /** What cues are judged against. Presets that are not in use do not count as there. */
 export type Wired = Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues' | 'rigs'>;
 
-export type CueFinding = Omit<Finding, 'fix'> & { readonly cue: string };
+export type CueFinding = Finding<Cue> & { readonly cue: string };
 
 const plays = (cue: Cue): PlayAction[] => cue.actions.filter((action) => action.kind === 'play');
 
@@ -166,12 +168,19 @@ function mixesViews(cue: Cue, kit: Wired): CueFinding[] {
 	});
 }
 
+const CHECKS = [
+	pointsNowhere,
+	wrongPhase,
+	beyondRange,
+	playsNoShake,
+	raisesState,
+	runsForever,
+	answersTwice,
+	callsItself,
+	mixesViews,
+	neverFelt
+];
+
 /** Everything found in one cue. */
 export const checkCue = (cue: Cue, kit: Wired): CueFinding[] =>
-	cue.on ? [pointsNowhere, runsForever, answersTwice, callsItself, mixesViews].flatMap((check) => check(cue, kit)) : [];
-
-/** Everything found in a kit's cues; places begin at the kit's root. */
-export const checkCues = (kit: Wired): CueFinding[] =>
-	kit.cues.flatMap((cue, i) =>
-		checkCue(cue, kit).map((finding) => ({ ...finding, place: `cues[${i}].${finding.place}` }))
-	);
+	cue.on ? CHECKS.flatMap((check) => check(cue, kit)) : [];

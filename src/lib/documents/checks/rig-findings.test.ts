@@ -2,11 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { newBob, newLag, newLean, newPreset, newRig, NO_LINKS } from 'dinesis-runtime/tools';
 import { newCourse } from '../new-course';
 import type { Rig } from 'dinesis-runtime';
-import { checkRigs } from './rig-findings';
+import { checkKit } from '../findings';
+import type { Kit } from '../kit';
 
 const rig: Rig = { ...newRig('eyes', 'Eyes'), bob: 'steps', lag: 'heavy' };
 const box = { x: [0, 1] as const, y: null, z: null, area: null, soft: 0 };
-const kit = {
+const kit: Kit = {
+	format: 'dinesis-kit',
+	version: 1,
+	name: 'k',
+	cues: [],
 	rigs: [rig],
 	presets: [newBob('steps', 'Steps'), newLag('heavy', 'Heavy'), newPreset('thud', 'Thud')],
 	courses: [{ ...newCourse('c', 'C'), rig: 'eyes' }],
@@ -14,13 +19,17 @@ const kit = {
 	events: [],
 	parameters: []
 };
-const places = (part: Partial<Parameters<typeof checkRigs>[0]>): string[] =>
-	checkRigs({ ...kit, ...part }).map((f) => `${f.level} ${f.place}`);
+const places = (part: Partial<Kit>): string[] =>
+	checkKit({ ...kit, ...part })
+		.filter(({ place }) => !place.startsWith('courses[0].rig') || part.rigs?.length === 0)
+		.map((f) => `${f.level} ${f.place}`);
+
+const ordered = (order: Rig['order']): Rig => ({ ...rig, limits: box, order });
 
 describe('rigs are checked', () => {
 	it('a sound one has nothing to be found', () => expect(places({})).toEqual([]));
 
-	it.each<[string, Partial<Parameters<typeof checkRigs>[0]>, string[]]>([
+	it.each<[string, Partial<Kit>, string[]]>([
 		['a bob that is gone', { rigs: [{ ...rig, bob: 'gone' }] }, ['error rigs[0].bob']],
 		['a shake for a lag', { rigs: [{ ...rig, lag: 'thud' }] }, ['error rigs[0].lag']],
 		['a stage left out', { rigs: [{ ...rig, bypass: ['bob'] }] }, ['note rigs[0].bypass']],
@@ -85,4 +94,11 @@ describe('rigs are checked', () => {
 			['error presets[3].gaits[1].speed']
 		]
 	])('%s', (_, part, expected) => expect(places(part)).toEqual(expected));
+
+	it('an order that takes motion away is put right by the fix', () => {
+		const wrong = ordered(['bob', 'lean', 'shakes', 'limits', 'lag', 'ceiling']);
+		const [finding] = checkKit({ ...kit, rigs: [wrong] }).filter(({ level }) => level === 'warning');
+		const fixed = finding!.fix!.apply(wrong) as Rig;
+		expect(checkKit({ ...kit, rigs: [fixed] })).toEqual([]);
+	});
 });

@@ -1,7 +1,6 @@
-/** What is usually wrong with rigs, bobs and the links to the stand-in game. */
+/** What is usually wrong with rigs. */
 import type { BobPreset, Rig, AnyPreset } from 'dinesis-runtime';
-import { BENDS_FROM, viewOf, isBob, isLag, type RigStage, type Channel } from 'dinesis-runtime/tools';
-import { type Kit } from '../kit';
+import { BENDS_FROM, RIG_STAGES, viewOf, isBob, isLag, type RigStage, type Channel } from 'dinesis-runtime/tools';
 import type { Finding } from './types';
 
 /** What the stages are called in a sentence. */
@@ -18,10 +17,11 @@ const largest = (bob: BobPreset, channel: Channel): number =>
 	bob.amount * Math.max(0, ...bob.gaits.map((gait) => Math.abs(gait.channels[channel]?.amplitude ?? 0)));
 
 /** Everything found in one rig: what it names and is not there, and where one of its stages undoes another. */
-export function checkRig(rig: Rig, presets: readonly AnyPreset[]): Finding[] {
-	const found: Finding[] = [];
-	const add = (level: Finding['level'], place: string, sentence: string): void =>
-		void found.push({ check: 'rig', level, place, sentence });
+export function checkRig(rig: Rig, presets: readonly AnyPreset[]): Finding<Rig>[] {
+	const found: Finding<Rig>[] = [];
+	const add = (level: Finding['level'], place: string, sentence: string, fix?: Finding<Rig>['fix']): void =>
+		void found.push({ check: 'rig', level, place, sentence, ...(fix && { fix }) });
+	const usual = { label: 'Put them in the usual order', apply: (r: Rig): Rig => ({ ...r, order: [...RIG_STAGES] }) };
 	const bob = presets.find((p) => p.id === rig.bob);
 	const lag = presets.find((p) => p.id === rig.lag);
 	if (rig.bob !== null && !(bob && isBob(bob)))
@@ -59,11 +59,17 @@ export function checkRig(rig: Rig, presets: readonly AnyPreset[]): Finding[] {
 		add(
 			'warning',
 			placeOf('lag'),
-			`The lag comes after ${names(followed)}: it trails them as well, and smooths them away.`
+			`The lag comes after ${names(followed)}: it trails them as well, and smooths them away.`,
+			usual
 		);
 	const held = moving.filter((s) => before(s, 'limits'));
 	if (on('limits') && held.length > 0)
-		add('warning', placeOf('limits'), `The limits come after ${names(held)}: near an edge they take that motion away.`);
+		add(
+			'warning',
+			placeOf('limits'),
+			`The limits come after ${names(held)}: near an edge they take that motion away.`,
+			usual
+		);
 	if (on('limits') && on('lag') && before('limits', 'lag'))
 		add(
 			'note',
@@ -72,7 +78,12 @@ export function checkRig(rig: Rig, presets: readonly AnyPreset[]): Finding[] {
 		);
 	const free = moving.filter((s) => before('ceiling', s));
 	if (on('ceiling') && free.length > 0)
-		add('warning', placeOf('ceiling'), `The ceiling comes before ${names(free)}: what they add is not held by it.`);
+		add(
+			'warning',
+			placeOf('ceiling'),
+			`The ceiling comes before ${names(free)}: what they add is not held by it.`,
+			usual
+		);
 	if (on('ceiling') && on('bob') && bob && isBob(bob) && before('bob', 'ceiling'))
 		for (const [channel, most] of Object.entries(rig.ceiling!) as [Channel, number | null][])
 			if (most !== null && largest(bob, channel) > BENDS_FROM * most)
@@ -83,49 +94,5 @@ export function checkRig(rig: Rig, presets: readonly AnyPreset[]): Finding[] {
 			'bypass',
 			`${rig.bypass.join(', ')} ${rig.bypass.length === 1 ? 'is' : 'are'} left out of “${rig.name}”.`
 		);
-	return found;
-}
-
-/** Everything found in a kit's rigs, in who is seen through them, and in its world links; places begin at the kit's root. */
-export function checkRigs(
-	kit: Pick<Kit, 'rigs' | 'presets' | 'courses' | 'world' | 'events' | 'parameters'>
-): Finding[] {
-	const found = kit.rigs.flatMap((rig, i) =>
-		checkRig(rig, kit.presets).map((finding) => ({ ...finding, place: `rigs[${i}].${finding.place}` }))
-	);
-	const add = (level: Finding['level'], place: string, sentence: string): void =>
-		void found.push({ check: 'rig', level, place, sentence });
-	kit.courses.forEach((course, i) => {
-		if (course.rig !== null && !kit.rigs.some((rig) => rig.id === course.rig))
-			add('error', `courses[${i}].rig`, `There is no rig “${course.rig}”; the course is seen without one.`);
-	});
-	kit.world.events.forEach((link, i) => {
-		if (!kit.events.some((event) => event.id === link.event))
-			add('error', `world.events[${i}].event`, `There is no event “${link.event}”, so “${link.from}” raises nothing.`);
-	});
-	kit.world.values.forEach((link, i) => {
-		if (!kit.parameters.some((p) => p.id === link.parameter))
-			add(
-				'error',
-				`world.values[${i}].parameter`,
-				`There is no game value “${link.parameter}”, so “${link.from}” sets nothing.`
-			);
-	});
-	kit.presets.forEach((preset, i) => {
-		if (!isBob(preset)) return;
-		if (preset.gaits.length === 0 && preset.idle === null && preset.landing === null)
-			add(
-				'warning',
-				`presets[${i}].gaits`,
-				`“${preset.name}” has no gait, no landing and no breathing: it does nothing.`
-			);
-		for (let g = 1; g < preset.gaits.length; g++)
-			if (preset.gaits.slice(0, g).some((gait) => gait.speed === preset.gaits[g]!.speed))
-				add(
-					'error',
-					`presets[${i}].gaits[${g}].speed`,
-					'Two gaits are made for the same speed; the later one is never heard.'
-				);
-	});
 	return found;
 }

@@ -3,20 +3,20 @@ import type { ShakePreset } from 'dinesis-runtime';
 
 export type Level = 'error' | 'warning' | 'note';
 
-export interface Fix {
+export interface Fix<T = ShakePreset> {
 	/** What pressing it does, as a verb: "Shorten the fades". */
 	readonly label: string;
-	readonly apply: (preset: ShakePreset) => ShakePreset;
+	readonly apply: (document: T) => T;
 }
 
-export interface Finding {
+export interface Finding<T = ShakePreset> {
 	/** Which check found it. */
 	readonly check: string;
 	readonly level: Level;
-	/** The place within the preset, as in `timing.fadeIn.time`. */
+	/** The place within the document, as in `timing.fadeIn.time`. */
 	readonly place: string;
 	readonly sentence: string;
-	readonly fix?: Fix;
+	readonly fix?: Fix<T>;
 }
 
 /** What a check may ask about how the motion will be shown. */

@@ -34,7 +34,7 @@ export interface Kind<T extends AnyDocument = AnyDocument> {
 	/** Each brings a kept document of one format to the next; the first one brings format 1 to format 2. */
 	readonly migrations: readonly ((document: unknown) => unknown)[];
 	/** What is odd about it, beside all else of its kit. */
-	findings(document: T, kit: Kit): readonly (Finding | Omit<Finding, 'fix'>)[];
+	findings(document: T, kit: Kit): readonly Finding<T>[];
 	/** The document with what it points at put elsewhere: `at` says where, for each. */
 	pointing(document: T, at: At): T;
 }

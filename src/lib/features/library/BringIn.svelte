@@ -17,7 +17,8 @@
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { readArrivals, type Reading } from '$lib/workers/kit';
 	import Button from '$lib/ui/Button.svelte';
-	import CheckTree, { type TreeGroup } from '$lib/ui/CheckTree.svelte';
+	import type { TreeGroup } from '$lib/ui/check-tree';
+	import CheckTree from '$lib/ui/CheckTree.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -30,6 +31,7 @@
 		both: { label: 'both', title: 'Bring it in beside the one that is here, under another id' }
 	};
 	const SAID = { new: '', same: 'the same', changed: 'changed', clashing: 'clashing' } as const;
+	const ORDER: readonly Arrival['standing'][] = ['clashing', 'changed', 'new', 'same'];
 	const MOST_NAMED = 6;
 
 	let name = $state('');
@@ -60,6 +62,8 @@
 			label: kind === 'project' ? 'The game' : capital(KINDS[kind].words),
 			entries: list
 				.filter((arrival) => arrival.kind === kind)
+				// What asks for a look first; otherwise in the order of the kit.
+				.sort((a, b) => ORDER.indexOf(a.standing) - ORDER.indexOf(b.standing))
 				.map((arrival) => ({
 					id: keyOf(arrival),
 					label: nameOfArrival(arrival),

@@ -1,5 +1,6 @@
 import type { BobPreset } from 'dinesis-runtime';
 import { bobPreset, newBob } from 'dinesis-runtime/tools';
+import { checkBob, unknownDrive } from '../../checks';
 import { kind } from '../types';
 import { withDrives } from '../references';
 
@@ -10,6 +11,6 @@ export const bob = kind<BobPreset>({
 	shape: bobPreset,
 	fresh: newBob,
 	migrations: [],
-	findings: () => [],
+	findings: (bob, kit) => [...checkBob(bob), ...unknownDrive(bob, kit)],
 	pointing: withDrives
 });

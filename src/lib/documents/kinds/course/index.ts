@@ -1,4 +1,4 @@
-import { checkCourses } from '../../checks/course-findings';
+import { checkCourse } from '../../checks';
 import { course as shape } from '../../course-shape';
 import type { Course } from '../../course-types';
 import { newCourse } from '../../new-course';
@@ -12,7 +12,7 @@ export const course = kind<Course>({
 	shape,
 	fresh: newCourse,
 	migrations: [],
-	findings: (document, { events, parameters }) => checkCourses({ events, parameters, courses: [document] }),
+	findings: checkCourse,
 	pointing: (document, at) => ({
 		...document,
 		rig: perhaps(at, 'rig', document.rig),

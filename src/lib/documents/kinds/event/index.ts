@@ -1,5 +1,6 @@
 import type { GameEvent } from 'dinesis-runtime';
 import { gameEvent } from 'dinesis-runtime/tools';
+import { eventNeverComes } from '../../checks';
 import { kind } from '../types';
 
 export const event = kind<GameEvent>({
@@ -9,6 +10,6 @@ export const event = kind<GameEvent>({
 	shape: gameEvent,
 	fresh: (id, name) => ({ id, name, kind: 'moment', placed: false, tags: [], values: [] }),
 	migrations: [],
-	findings: () => [],
+	findings: eventNeverComes,
 	pointing: (document) => document
 });

@@ -1,4 +1,5 @@
 import { id, NO_LINKS, object, own, required, withDefault, worldLinks, type WorldLinks } from 'dinesis-runtime/tools';
+import { checkWorld } from '../../checks';
 import { kind } from '../types';
 
 /** What belongs to the project itself: what the stand-in game raises, and what its kit carried that no room works on. */
@@ -27,7 +28,7 @@ export const project = kind<ProjectFacts>({
 	shape,
 	fresh: () => ({ id: PROJECT_ID, world: NO_LINKS, carried: {} }),
 	migrations: [],
-	findings: () => [],
+	findings: ({ world }, kit) => checkWorld(world, kit),
 	pointing: (facts, at) => ({
 		...facts,
 		world: {

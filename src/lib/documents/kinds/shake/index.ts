@@ -1,6 +1,6 @@
 import type { ShakePreset } from 'dinesis-runtime';
 import { newPreset, shakePreset } from 'dinesis-runtime/tools';
-import { checkPreset } from '../../checks';
+import { checkPreset, unknownDrive } from '../../checks';
 import { kind } from '../types';
 import { withDrives } from '../references';
 
@@ -11,6 +11,6 @@ export const shake = kind<ShakePreset>({
 	shape: shakePreset,
 	fresh: newPreset,
 	migrations: [],
-	findings: (preset) => checkPreset(preset),
+	findings: (preset, kit) => [...unknownDrive(preset, kit), ...checkPreset(preset)],
 	pointing: withDrives
 });
