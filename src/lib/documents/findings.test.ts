@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { newBob, newCue, newPreset, NO_LINKS } from 'dinesis-runtime/tools';
 import { describe, expect, it } from 'vitest';
 import { DEMO_KIT } from '../../../scripts/lib/paths';
-import { bySeverity, checkKit, findingsIn } from './findings';
+import { bySeverity, checkKit, documentsIn, findingsFor } from './findings';
 import type { Kit } from './kit';
 import { newCourse } from './new-course';
 import { readKit } from './read';
@@ -62,7 +62,9 @@ describe('findings of a whole kit', () => {
 
 	it('are told document by document, the gravest first', () => {
 		const presets = [{ ...newPreset('thud', 'Thud'), amount: 0, drives: [drive('heat')] }];
-		const list = bySeverity([...findingsIn(kit({ presets }))].flat());
+		const whole = kit({ presets });
+		const all = [...documentsIn(whole)].flatMap(({ kind, document }) => findingsFor(kind, document, whole));
+		const list = bySeverity(all);
 		expect(list.map(({ kind, document, finding }) => [finding.level, kind, document.id])).toEqual([
 			['error', 'shake', 'thud'],
 			['warning', 'shake', 'thud'],

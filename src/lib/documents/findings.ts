@@ -11,7 +11,7 @@ export interface Told {
 }
 
 /** All documents of a kit, each with where it stands in the file. */
-function* documentsOf(kit: Kit): Generator<{ kind: KindName; document: AnyDocument; at: string }> {
+export function* documentsIn(kit: Kit): Generator<{ kind: KindName; document: AnyDocument; at: string }> {
 	const lists: readonly (readonly [string, readonly AnyDocument[], KindName | null])[] = [
 		['presets', kit.presets, null],
 		['events', kit.events, 'event'],
@@ -26,11 +26,9 @@ function* documentsOf(kit: Kit): Generator<{ kind: KindName; document: AnyDocume
 	yield { kind: 'project', document: { id: PROJECT_ID, world: kit.world, carried: {} } as AnyDocument, at: '' };
 }
 
-/** Goes through a kit document by document: after each one may rest, as a large kit takes a while. */
-export function* findingsIn(kit: Kit): Generator<readonly Told[]> {
-	for (const { kind, document } of documentsOf(kit))
-		yield KINDS[kind].findings(document, kit).map((finding) => ({ kind, document, finding }));
-}
+/** Everything found in one document of a kit. */
+export const findingsFor = (kind: KindName, document: AnyDocument, kit: Kit): Told[] =>
+	KINDS[kind].findings(document, kit).map((finding) => ({ kind, document, finding }));
 
 /** The gravest first; of one gravity in the order of the kit. */
 export const bySeverity = (list: readonly Told[]): Told[] =>
@@ -39,7 +37,7 @@ export const bySeverity = (list: readonly Told[]): Told[] =>
 /** Everything found in a kit; places begin at the kit's root. */
 export function checkKit(kit: Kit): Finding<AnyDocument>[] {
 	const found: Finding<AnyDocument>[] = [];
-	for (const { kind, document, at } of documentsOf(kit))
+	for (const { kind, document, at } of documentsIn(kit))
 		for (const finding of KINDS[kind].findings(document, kit))
 			found.push({ ...finding, place: `${at}${finding.place}` });
 	return found;

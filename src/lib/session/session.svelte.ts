@@ -10,13 +10,16 @@ import {
 	partsTowards,
 	shownOfHeld,
 	WIRING_KINDS,
+	wholeKit,
 	wiringOf,
 	type AnyDocument,
 	type ChangePart,
 	type Held,
+	type Kit,
 	type KindName,
 	type MadeChange,
 	type Stub,
+	type Told,
 	type Wiring
 } from '$lib/documents';
 import type { BobPreset, LagPreset, ShakePreset } from 'dinesis-runtime';
@@ -28,6 +31,7 @@ import { BringingIn } from './bring-in';
 import { courseId, Courses, isCourse } from './courses.svelte';
 import { takeEarlierDrafts } from './earlier-drafts';
 import { FieldNotes } from './field-notes';
+import { FindingsOf } from './findings.svelte';
 import { Histories } from './histories';
 import { listenToChanges } from './live';
 import { Notices, type Notice } from './notices.svelte';
@@ -83,6 +87,8 @@ export class ProjectSession {
 	readonly people: People;
 	/** What is done with presets as wholes. */
 	readonly acts: PresetActs;
+	/** What looks wrong in it. */
+	readonly findings: FindingsOf;
 	/** What another kit brings. */
 	readonly bringing: BringingIn;
 	/** What was done, and back to any of it. */
@@ -133,6 +139,7 @@ export class ProjectSession {
 			}
 		);
 		this.acts = new PresetActs(this, this.work, this.outbox);
+		this.findings = new FindingsOf(() => this.asKit);
 		this.bringing = new BringingIn(project.slug, this.work, (text) => this.say(text));
 		this.histories = new Histories(project.slug, this.work, (text) => this.say(text));
 		this.waiting = new FieldNotes(this.work, (text) => this.say(text));
@@ -176,7 +183,8 @@ export class ProjectSession {
 				gone();
 			};
 		});
-		void this.fetchRest();
+		const still = this.findings.open();
+		void this.fetchRest().then(() => this.courses.fetch());
 		const leave = (): void => {
 			this.outbox.flush();
 			this.people.leave();
@@ -185,6 +193,7 @@ export class ProjectSession {
 		window.addEventListener('pagehide', leave);
 		return () => {
 			closed = true;
+			still();
 			deaf();
 			alone();
 			window.removeEventListener('pagehide', leave);
@@ -204,6 +213,7 @@ export class ProjectSession {
 	}
 
 	private shown(held: Held): void {
+		this.findings?.stir();
 		if (isWiringKind(held.kind)) {
 			if (held.retired) this.stubs.set(held.uuid, held);
 			else this.stubs.delete(held.uuid);
@@ -248,6 +258,27 @@ export class ProjectSession {
 	preset(key: string): ShakePreset | undefined {
 		const held = this.work.find(['shake'], key);
 		return held && !held.retired ? (shownOfHeld(held) as ShakePreset) : undefined;
+	}
+
+	/** The project as a kit has it, as far as it is here. */
+	private get asKit(): Kit {
+		return wholeKit(this.project.name, [...this.presets, ...this.bobsAndLags], this.wiring, [...this.courses.list]);
+	}
+
+	/** Where a document is worked on. */
+	addressOf(kind: KindName, id: string): string {
+		const own = encodeURIComponent(id);
+		if (kind === 'event' || kind === 'value') return `${this.home}/cues/${kind}:${own}`;
+		if (kind === 'project') return `${this.home}/course`;
+		return `${this.home}/${kind === 'cue' ? 'cues' : kind === 'rig' || kind === 'course' ? kind : 'bench'}/${own}`;
+	}
+
+	/** Carries out what a finding proposes, as one step. */
+	fix({ kind, document, finding }: Told): void {
+		const held = this.work.find([kind], document.id);
+		if (!held || !finding.fix) return;
+		this.work.seal();
+		this.put(held, finding.fix.label, finding.fix.apply(shownOfHeld(held)), null);
 	}
 
 	/** All that a run is played with. */

@@ -111,6 +111,13 @@
 			run: () => (history = true)
 		},
 		{ id: 'shortcuts', label: 'List all shortcuts', about: 'help', keys: '?', run: () => (shortcuts = true) },
+		...session.findings.list.slice(0, 50).map(({ kind, document, finding }, i) => ({
+			id: `finding ${i}`,
+			label: finding.sentence,
+			about: `${finding.level} in ${document.name ?? document.id}`,
+			found: `finding ${finding.level}`,
+			run: () => void goto(session.addressOf(kind, document.id))
+		})),
 		...documentCommands(session, open),
 		...shelf
 			.filter((entry) => entry.slug !== session.project.slug)

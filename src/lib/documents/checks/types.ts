@@ -6,7 +6,7 @@ export type Level = 'error' | 'warning' | 'note';
 export interface Fix<T = ShakePreset> {
 	/** What pressing it does, as a verb: "Shorten the fades". */
 	readonly label: string;
-	readonly apply: (document: T) => T;
+	apply(document: T): T;
 }
 
 export interface Finding<T = ShakePreset> {

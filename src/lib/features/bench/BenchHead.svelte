@@ -6,6 +6,7 @@
 	import Undo from '@lucide/svelte/icons/undo-2';
 	import type { ShakePreset } from 'dinesis-runtime';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import FindingsChip from '$lib/room/FindingsChip.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { BenchState } from './bench.svelte';
@@ -30,6 +31,7 @@
 <header>
 	<PresetSwitcher {session} {preset} {onopen} />
 	<VersionsMenu {session} of={preset.id} onbeside={(was) => bench.hold(was as ShakePreset)} />
+	<FindingsChip {session} />
 	<p class="where">
 		<ProjectLink {session} /> · shake, {preset.timing.mode === 'burst' ? 'burst' : 'until stopped'}
 		{#if uses.length > 0}· <a href="{session.home}/cues" title="A change here is felt there: {said}"

@@ -3,11 +3,12 @@
 	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
 	import { channelsOf, newLayer, type Channel, type Layer } from 'dinesis-runtime/tools';
-	import { checkPreset, copyLayer, freeId, layerName } from '$lib/documents';
+	import { checkPreset, unknownDrive, copyLayer, freeId, layerName } from '$lib/documents';
 	import type { MotionWorker } from '$lib/workers/motion';
 	import type { Shelf } from '$lib/workers/shelf';
 	import type { BenchState } from './bench.svelte';
 	import ChannelGrid from './ChannelGrid.svelte';
+	import FindingLines from '$lib/room/FindingLines.svelte';
 	import Figures from './Figures.svelte';
 	import KeysEditor from './KeysEditor.svelte';
 	import LayerLine from './LayerLine.svelte';
@@ -49,7 +50,10 @@
 			? keysOf
 			: (channelsOf(preset.view).find((c) => layer?.channels[c]) ?? null)
 	);
-	const finding = $derived(checkPreset(preset, { pictureRate: bench.pictureRate || 60 })[0]);
+	const found = $derived([
+		...unknownDrive(preset, { parameters }),
+		...checkPreset(preset, { pictureRate: bench.pictureRate || 60 })
+	]);
 
 	// Another preset begins on its first page.
 	let shown = untrack(() => preset.id);
@@ -177,17 +181,12 @@
 	{/if}
 
 	{#if page !== 'vary'}
-		{#if finding}
-			<p class="finding" role="status">
-				{finding.sentence}
-				{#if finding.fix}
-					{@const fix = finding.fix}
-					<button onclick={() => onchange(fix.label, fix.apply, 'fix', true)}>{fix.label}</button>
-				{/if}
-			</p>
-		{:else}
-			<Figures {preset} {shelf} />
-		{/if}
+		<FindingLines
+			list={found}
+			most={2}
+			onfix={({ fix }) => onchange(fix!.label, (p) => fix!.apply(p) as ShakePreset, 'fix', true)}
+		/>
+		<Figures {preset} {shelf} />
 	{/if}
 </section>
 
@@ -244,21 +243,6 @@
 		background: var(--field);
 		padding: 1px 8px;
 		cursor: pointer;
-	}
-	.finding {
-		margin: auto 0 0;
-		padding: 4px 10px;
-		background: var(--lamp-wash);
-		border-left: 4px solid var(--lamp);
-	}
-	.finding button {
-		border: 0;
-		background: none;
-		color: var(--lamp-text);
-		font-weight: 600;
-		text-decoration: underline;
-		cursor: pointer;
-		padding: 0 2px;
 	}
 	.none {
 		color: var(--ink-2);

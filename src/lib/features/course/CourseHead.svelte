@@ -8,6 +8,7 @@
 	import Undo from '@lucide/svelte/icons/undo-2';
 	import { courseKey } from '$lib/session/courses.svelte';
 	import VersionsMenu from '$lib/room/VersionsMenu.svelte';
+	import FindingsChip from '$lib/room/FindingsChip.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import PickList from '$lib/ui/PickList.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
@@ -83,6 +84,7 @@
 	{#if course}
 		<VersionsMenu {session} of={courseKey(course.id)} />
 	{/if}
+	<FindingsChip {session} />
 	<p><ProjectLink {session} /> · {course?.trace ? 'a take' : 'a course'}</p>
 	<button class="tool" onclick={() => (bringing = true)} disabled={going}>Bring in …</button>
 	{#if course && !going}<BakeMenu {desk} {worker} />{/if}

@@ -5,6 +5,7 @@
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import { gaitOf } from 'dinesis-runtime/tools';
 	import {
+		checkCourse,
 		courseShape,
 		newCourse,
 		rangeOf,
@@ -14,6 +15,7 @@
 		type Waypoint
 	} from '$lib/documents';
 	import { pathSeconds } from '$lib/course';
+	import FindingLines from '$lib/room/FindingLines.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { clean, type CourseState } from './course.svelte';
@@ -34,6 +36,7 @@
 	const states = $derived(wiring.events.filter((e) => e.kind === 'state'));
 	const of = (...path: string[]): Range => rangeOf(courseShape, ...path);
 	const within = $derived({ min: 0, max: course.seconds });
+	const found = $derived(checkCourse(course, desk.session.played));
 	const takes = $derived(course.trace !== null);
 
 	const setEvent = (part: Partial<CourseEvent>, mark: string, done: boolean): void => {
@@ -96,6 +99,14 @@
 	const walked = $derived(takes ? course.seconds : pathSeconds(course));
 </script>
 
+{#snippet told(at: string)}
+	<FindingLines
+		list={found.filter(({ place }) => place.startsWith(at))}
+		most={at === '' ? 3 : 9}
+		onfix={(finding) => desk.session.fix({ kind: 'course', document: course, finding })}
+	/>
+{/snippet}
+
 {#snippet number(
 	label: string,
 	unit: string,
@@ -110,7 +121,7 @@
 <section aria-label="What is chosen">
 	{#if event && chosen?.kind === 'event'}
 		<h2>{declared?.name ?? event.event}</h2>
-		{#if !declared}<p class="finding">There is no event “{event.event}” any more; it raises nothing.</p>{/if}
+		{@render told(`events[${chosen.i}].`)}
 		<label
 			>event <select
 				value={event.event}
@@ -290,6 +301,7 @@
 			/>
 		</div>
 		<RigPicker {desk} />
+		{@render told('')}
 		<p class="said">
 			{#if takes}recorded, {(course.trace!.poses.length / 5).toFixed(0)} moments
 			{:else if course.path.length === 0}no way yet: double click on the map
@@ -395,13 +407,6 @@
 		margin: 0;
 		font-size: 12px;
 		color: var(--ink-2);
-	}
-	.finding {
-		margin: 0;
-		padding: 2px 8px;
-		font-size: 12.5px;
-		background: var(--lamp-wash);
-		border-left: 3px solid var(--danger);
 	}
 	.acts {
 		display: flex;

@@ -1,8 +1,9 @@
 <script lang="ts">
 	/** What the stand-in game raises, and which of the project's events and values that is; how often it came in this run. */
-	import { eventFrom, freeId, linkTo, type HappeningKind, type WorldValueKind } from '$lib/documents';
+	import { eventFrom, freeId, linkTo, PROJECT_ID, type HappeningKind, type WorldValueKind } from '$lib/documents';
 	import { HAPPENINGS, WORLD_VALUES } from '$lib/world/happenings';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import FindingLines from '$lib/room/FindingLines.svelte';
 	import type { Counted } from './free.svelte';
 
 	let { session, counted }: { session: ProjectSession; counted: Readonly<Record<string, Counted>> } = $props();
@@ -49,6 +50,7 @@
 	}
 </script>
 
+<FindingLines list={session.findings.of('project', PROJECT_ID).map(({ finding }) => finding)} />
 <table>
 	<thead><tr><th>in the world</th><th class="is">is your</th><th class="n">came</th></tr></thead>
 	<tbody>

@@ -10,6 +10,8 @@
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import VersionsMenu from '$lib/room/VersionsMenu.svelte';
+	import FindingLines from '$lib/room/FindingLines.svelte';
+	import FindingsChip from '$lib/room/FindingsChip.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { isTyping } from '$lib/ui/targets';
@@ -151,6 +153,7 @@
 		<h1>Cues</h1>
 		<p><ProjectLink {session} /> · what sets the camera moving</p>
 		<VersionsMenu {session} of={WIRING} about="Events, game values, cues and rigs together." />
+		<FindingsChip {session} />
 		<Segments
 			label="Page"
 			value={page}
@@ -182,9 +185,7 @@
 						<!-- svelte-ignore a11y_no_static_element_interactions -->
 						<div class="text" onpointerdown={() => choose(cue.id)} onfocusin={() => choose(cue.id)}>
 							<Sentence {desk} {cue} />
-							{#each found as finding (finding.check + finding.place)}
-								<p class="finding {finding.level}">{finding.sentence}</p>
-							{/each}
+							<FindingLines list={found} onfix={(finding) => session.fix({ kind: 'cue', document: cue, finding })} />
 						</div>
 						<span class="acts">
 							<button aria-label="Copy this cue" title="Copy" onclick={() => copyCue(cue)}><Copy size={13} /></button>
@@ -331,16 +332,6 @@
 		background: var(--lamp-light);
 		border-color: var(--lamp);
 		box-shadow: 0 0 8px var(--lamp-light);
-	}
-	.finding {
-		margin: 2px 0;
-		padding: 2px 8px;
-		font-size: 12.5px;
-		background: var(--lamp-wash);
-		border-left: 3px solid var(--lamp);
-	}
-	.finding.error {
-		border-left-color: var(--danger);
 	}
 	.acts {
 		display: flex;

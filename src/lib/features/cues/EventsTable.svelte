@@ -120,7 +120,9 @@
 						/><code
 							>{event.id}{#if desk.keyOf(place)}<kbd title="Test key: raises it here">{desk.keyOf(place)}</kbd
 								>{/if}</code
-						></td
+						>{#each desk.session.findings.of('event', event.id) as { finding } (finding.check)}<small
+								title={finding.sentence}>raised by nothing here</small
+							>{/each}</td
 					>
 					<td>
 						<Segments

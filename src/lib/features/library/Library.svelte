@@ -11,6 +11,7 @@
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import { saveText } from '$lib/ui/save-text';
+	import FindingsChip from '$lib/room/FindingsChip.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
@@ -132,6 +133,7 @@
 			{library.all.length === 1 ? 'preset' : 'presets'}{session.missing > 0 ? `, ${session.missing} still coming` : ''}
 			{#if library.unmeasured > 0}<em>· measuring, {library.unmeasured} to go</em>{/if}
 		</p>
+		<FindingsChip {session} />
 		<input
 			class="search"
 			type="search"

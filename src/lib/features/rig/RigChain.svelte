@@ -11,7 +11,7 @@
 	interface Props {
 		desk: RigState;
 		rig: Rig;
-		findings: readonly Finding[];
+		findings: readonly Finding<Rig>[];
 		unit: 'm' | 'px';
 		/** Of the body, in metres a second. */
 		speed: number;

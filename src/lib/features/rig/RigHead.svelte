@@ -11,6 +11,7 @@
 	import { newRig, viewOf } from 'dinesis-runtime/tools';
 	import { rigKey, WIRING } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import FindingsChip from '$lib/room/FindingsChip.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
 	import PickList from '$lib/ui/PickList.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
@@ -140,6 +141,7 @@
 	</Popover>
 	{#if rig}
 		<VersionsMenu {session} of={key} onbeside={(was, kind, from) => desk.holdBeside(was, kind, from)} />
+		<FindingsChip {session} />
 		{#if desk.beside}
 			<button
 				class="beside"

@@ -2,6 +2,7 @@
 	/** The numbers of the stage that is chosen, and which head bob or lag stands there. */
 	import type { Rig } from 'dinesis-runtime';
 	import { viewOf, type LagAxisName } from 'dinesis-runtime/tools';
+	import FindingLines from '$lib/room/FindingLines.svelte';
 	import BobSheet from '$lib/stages/BobSheet.svelte';
 	import CeilingSheet from '$lib/stages/CeilingSheet.svelte';
 	import LagSheet from '$lib/stages/LagSheet.svelte';
@@ -27,6 +28,8 @@
 	const view = $derived(viewOf(rig.view.kind));
 	const bob = $derived(session.bobs.find((b) => b.id === rig.bob));
 	const lag = $derived(session.lags.find((l) => l.id === rig.lag));
+	/** The bob or the lag that is tuned here. */
+	const tuned = $derived(desk.part === 'bob' ? bob : desk.part === 'lag' ? lag : undefined);
 	const listed = (slot: 'bob' | 'lag') => (slot === 'bob' ? session.bobs : session.lags);
 	const NEW = '*new';
 	const COPY = '*copy';
@@ -64,6 +67,12 @@
 				<option value={NEW}>a new one</option>
 			</select></label
 		>
+	{/if}
+	{#if tuned}
+		<FindingLines
+			list={session.findings.of(tuned.family, tuned.id).map(({ finding }) => finding)}
+			onfix={(finding) => session.fix({ kind: tuned.family, document: tuned, finding })}
+		/>
 	{/if}
 	{#if desk.part === 'lag'}
 		{#if lag}<LagSheet {session} {lag} {axis} {onaxis} drawn={false} />{/if}
