@@ -166,7 +166,7 @@ export function partsBringing(chosen: readonly Chosen[], held: readonly Held[], 
 		const needs = standing === 'new' ? found !== undefined && found.kind !== kind : choice === 'both';
 		if (!needs || kind === 'project') continue;
 		const ids = idsIn(KINDS[kind].space);
-		const id = freeId(document.name ?? document.id, ids);
+		const id = freeId(document.id, ids);
 		ids.add(id);
 		renamed.set(placeOf(arrival), id);
 	}

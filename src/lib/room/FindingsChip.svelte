@@ -2,7 +2,8 @@
 	/** How many errors and warnings there are in the project, and all of them, notes too. */
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
-	import { titleOf } from './history';
+	import type { Cue } from 'dinesis-runtime';
+	import { cueTitle, titleOf } from './history';
 
 	let { session }: { session: ProjectSession } = $props();
 
@@ -27,7 +28,9 @@
 						{@const { kind, document, finding } = told}
 						<li class={finding.level}>
 							<a href={session.addressOf(kind, document.id)} onclick={close}
-								>{titleOf(session, { uuid: '', kind, id: document.id, name: document.name ?? '' })}</a
+								>{kind === 'cue'
+									? cueTitle(session, document as Cue)
+									: titleOf(session, { uuid: '', kind, id: document.id, name: document.name ?? '' })}</a
 							>
 							<small>{finding.level}</small>
 							<p>

@@ -22,15 +22,8 @@ const WORD: Readonly<Record<KindName, string>> = {
 	project: ''
 };
 
-/** What a document is called in a history, whether it is still there or not. */
-export function titleOf(
-	session: ProjectSession,
-	{ uuid, kind, id, name }: Pick<ToldDocument, 'uuid' | 'kind' | 'id' | 'name'>
-): string {
-	if (kind === 'project') return 'What the stand-in game raises';
-	if (kind !== 'cue') return `${WORD[kind]}${name || id}`;
-	const held = session.histories.held(uuid);
-	if (!held) return `cue ${id}`;
+/** What a cue is called: what it answers, and what it does then. */
+export function cueTitle(session: ProjectSession, cue: Cue): string {
 	const { events, parameters, rigs } = session.wiring;
 	const list = {
 		event: events,
@@ -39,7 +32,18 @@ export function titleOf(
 		preset: [...session.presets, ...session.bobsAndLags]
 	};
 	const names = (kind: keyof typeof list, id: string): string => list[kind].find((one) => one.id === id)?.name ?? id;
-	return `cue: ${cueWords(shownOfHeld<Cue>(held), names)}`;
+	return `cue: ${cueWords(cue, names)}`;
+}
+
+/** What a document is called in a history, whether it is still there or not. */
+export function titleOf(
+	session: ProjectSession,
+	{ uuid, kind, id, name }: Pick<ToldDocument, 'uuid' | 'kind' | 'id' | 'name'>
+): string {
+	if (kind === 'project') return 'What the stand-in game raises';
+	if (kind !== 'cue') return `${WORD[kind]}${name || id}`;
+	const held = session.histories.held(uuid);
+	return held ? cueTitle(session, shownOfHeld<Cue>(held)) : `cue ${id}`;
 }
 
 const BECAME = { made: 'made', retired: 'taken out of use', back: 'brought back', moved: 'moved' } as const;

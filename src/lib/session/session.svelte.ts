@@ -48,6 +48,8 @@ import { PRESETS, WorkingCopy } from './working-copy.svelte';
 export type { Notice, Refused };
 /** The key of events, game values, cues and rigs beside presets: a star is in no id. */
 export const WIRING = '*wiring';
+/** So long after a page was opened the courses are asked for, if nothing has before. */
+const COURSES_MS = 3000;
 /** The key of a rig by itself. */
 const RIG = '*rig ';
 export const rigKey = (id: string): string => RIG + id;
@@ -184,7 +186,9 @@ export class ProjectSession {
 			};
 		});
 		const still = this.findings.open();
-		void this.fetchRest().then(() => this.courses.fetch());
+		void this.fetchRest();
+		// Courses are looked through for findings too; nothing waits for that.
+		const later = setTimeout(() => void this.courses.fetch(), COURSES_MS);
 		const leave = (): void => {
 			this.outbox.flush();
 			this.people.leave();
@@ -194,6 +198,7 @@ export class ProjectSession {
 		return () => {
 			closed = true;
 			still();
+			clearTimeout(later);
 			deaf();
 			alone();
 			window.removeEventListener('pagehide', leave);
