@@ -3,8 +3,8 @@ import { KIND_NAMES, partsBringing, type Choice, type Chosen, type Held } from '
 import * as api from './api';
 import type { WorkingCopy } from './working-copy.svelte';
 
-/** The most that one answer holds. */
-const AT_ONCE = 1000;
+/** So many documents come at once: the page reads them in parts that nobody feels. */
+const AT_ONCE = 200;
 
 export class BringingIn {
 	constructor(

@@ -119,9 +119,10 @@ export class WorkingCopy {
 		return this.pending.length === 0;
 	}
 
-	/** Takes in documents as the server has them; an older one than what is here changes nothing. */
+	/** Takes in documents as the server has them; one that is here already, or is older, changes nothing. */
 	take(documents: readonly Held[]): void {
-		const news = documents.filter(({ uuid, version }) => version >= (this.acked.get(uuid)?.version ?? 0));
+		const news = documents.filter(({ uuid, version }) => version > (this.acked.get(uuid)?.version ?? -1));
+		if (news.length === 0) return;
 		for (const held of news) this.acked.set(held.uuid, held);
 		this.show(news.map(({ uuid }) => uuid));
 	}
