@@ -41,6 +41,19 @@ describe('what is found in the project', () => {
 		expect(findings.count).toBe(1);
 	});
 
+	it('says nothing while some of the project is still to come', async () => {
+		let kit: Kit | null = null;
+		const findings = new FindingsOf(() => kit);
+		const close = findings.open();
+		await vi.advanceTimersByTimeAsync(2000);
+		expect(findings.list).toEqual([]);
+		kit = kitWith(1, 0);
+		findings.stir();
+		await vi.advanceTimersByTimeAsync(600);
+		expect(findings.count).toBe(2);
+		close();
+	});
+
 	it('goes in short parts, and what is changed meanwhile begins anew', async () => {
 		let kit = kitWith(40, 0);
 		// Each look at the clock takes 3 ms: three documents are a part.

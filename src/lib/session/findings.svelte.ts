@@ -25,7 +25,8 @@ export class FindingsOf {
 	/** Presets hang on themselves and on which game values there are: what was found in one holds until either changes. */
 	private readonly known = new WeakMap<AnyDocument, { readonly with: unknown; readonly list: readonly Told[] }>();
 
-	constructor(private readonly kit: () => Kit) {}
+	/** `kit`: null while some of it is still to come: what points there would be told as lost. */
+	constructor(private readonly kit: () => Kit | null) {}
 
 	/** Begins to look; returns what ends it. */
 	open(): () => void {
@@ -53,6 +54,7 @@ export class FindingsOf {
 	private async look(): Promise<void> {
 		const round = ++this.round;
 		const kit = this.kit();
+		if (!kit) return;
 		const found: Told[] = [];
 		let until = performance.now() + PART_MS;
 		for (const { kind, document } of documentsIn(kit)) {

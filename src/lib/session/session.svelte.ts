@@ -48,8 +48,6 @@ import { PRESETS, WorkingCopy } from './working-copy.svelte';
 export type { Notice, Refused };
 /** The key of events, game values, cues and rigs beside presets: a star is in no id. */
 export const WIRING = '*wiring';
-/** So long after a page was opened the courses are asked for, if nothing has before. */
-const COURSES_MS = 3000;
 /** The key of a rig by itself. */
 const RIG = '*rig ';
 export const rigKey = (id: string): string => RIG + id;
@@ -186,9 +184,10 @@ export class ProjectSession {
 			};
 		});
 		const still = this.findings.open();
-		void this.fetchRest();
-		// Courses are looked through for findings too; nothing waits for that.
-		const later = setTimeout(() => void this.courses.fetch(), COURSES_MS);
+		// What looks wrong is told once all is here, courses too.
+		void this.fetchRest()
+			.then(() => !closed && this.courses.fetch())
+			.then(() => this.findings.stir());
 		const leave = (): void => {
 			this.outbox.flush();
 			this.people.leave();
@@ -198,7 +197,6 @@ export class ProjectSession {
 		return () => {
 			closed = true;
 			still();
-			clearTimeout(later);
 			deaf();
 			alone();
 			window.removeEventListener('pagehide', leave);
@@ -265,8 +263,9 @@ export class ProjectSession {
 		return held && !held.retired ? (shownOfHeld(held) as ShakePreset) : undefined;
 	}
 
-	/** The project as a kit has it, as far as it is here. */
-	private get asKit(): Kit {
+	/** The project as a kit has it; null while some of it is still to come. */
+	private get asKit(): Kit | null {
+		if (this.missing > 0 || this.courses.order === null) return null;
 		return wholeKit(this.project.name, [...this.presets, ...this.bobsAndLags], this.wiring, [...this.courses.list]);
 	}
 

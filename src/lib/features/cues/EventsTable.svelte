@@ -312,6 +312,11 @@
 </div>
 
 <style>
+	td small {
+		display: block;
+		padding: 0 5px;
+		color: var(--ink-2);
+	}
 	.named {
 		background: var(--lamp-wash);
 	}

@@ -63,6 +63,8 @@ export class CuesState {
 	readonly findings = $derived.by(() => {
 		const { wired } = this;
 		const found = new Map<string, readonly CueFinding[]>();
+		// What points at a preset that is still to come is not lost.
+		if (this.session.missing > 0) return found;
 		for (const cue of wired.cues) {
 			const list = checkCue(cue, wired);
 			if (list.length > 0) found.set(cue.id, list);
