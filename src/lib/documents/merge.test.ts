@@ -1,10 +1,13 @@
 import { newBob, newCue, newPreset, newRig, KIT_FORMAT } from 'dinesis-runtime/tools';
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import type { Held } from './held';
+import { DEMO_KIT } from '../../../scripts/lib/paths';
+import { wiringOf, type Held } from './held';
 import { changedBy } from './fields/changes';
 import { newEnvelope, type Envelope } from './judge';
 import { documentOf, PROJECT_ID, treeOf, type AnyDocument, type KindName } from './kinds';
 import type { Kit } from './kit';
+import { readKit } from './read';
 import { arrivalsOf, choicesOf, comparedWith, partsBringing, wantedBy, type Choice } from './merge';
 
 const kit = (part: Partial<Kit>): Kit => ({
@@ -114,6 +117,29 @@ describe('the change that brings it in', () => {
 		const orders = bring(rich, []).map((part) => newEnvelope(part)!.order);
 		expect([...orders].sort()).toEqual(orders);
 		expect(orders.every((order) => order > 'a0')).toBe(true);
+	});
+
+	it('of the demo makes on an empty project the same documents in the same order', () => {
+		const read = readKit(readFileSync(DEMO_KIT, 'utf8'));
+		if (!read.ok) throw new Error('The demo is no kit.');
+		const facts = held('project', { id: PROJECT_ID, world: { events: [], values: [] }, carried: {} });
+		const parts = bring(read.value, [facts]);
+		const made = parts.flatMap((part) => newEnvelope(part) ?? []).sort((a, b) => (a.order < b.order ? -1 : 1));
+		const all = made.map((one) => ({ ...held('shake', newPreset('x', 'X')), ...one }));
+		const { events, parameters, cues, rigs } = wiringOf(all);
+		const of = (...kinds: KindName[]) =>
+			all.filter(({ kind }) => kinds.includes(kind)).map(({ kind, body }) => documentOf(kind, body));
+		expect({ events, parameters, cues, rigs, presets: of('shake', 'bob', 'lag'), courses: of('course') }).toEqual({
+			events: read.value.events,
+			parameters: read.value.parameters,
+			cues: read.value.cues,
+			rigs: read.value.rigs,
+			presets: read.value.presets,
+			courses: read.value.courses
+		});
+		const [world] = parts.filter(({ document }) => document === facts.uuid);
+		const after = changedBy(facts, world!.fields) as Envelope;
+		expect(documentOf('project', after.body)).toMatchObject({ world: read.value.world });
 	});
 
 	it('both: it comes under another id, and is pointed at under it', () => {
