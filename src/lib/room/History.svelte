@@ -30,6 +30,8 @@
 	const newest = $derived(stretches?.[0]?.last);
 
 	async function load(from?: number) {
+		// Of nothing there is no history; asked for without names it would be everything's.
+		if (scope.uuids?.length === 0) return void (stretches = []);
 		const answer = await session.histories.list(scope, from);
 		if (!answer.ok) return void (trouble = answer.message);
 		trouble = '';
