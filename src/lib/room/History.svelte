@@ -76,7 +76,7 @@
 			<span class="by"
 				>{[
 					stretch.changes > 1 ? `${stretch.changes} changes` : '',
-					stretch.who,
+					stretch.who.join(', '),
 					...stretch.notes.filter((note) => note !== 'made new' || stretch.documents.every((d) => d.became !== 'made'))
 				]
 					.filter(Boolean)

@@ -24,9 +24,9 @@ describe('stretches of work', () => {
 		]);
 	});
 
-	it('are one person’s', () => {
-		const list = [at(1, 0), at(2, 1, { who: 'Bo' }), at(3, 2)];
-		expect(stretchesOf(list, STRETCHES).map(({ who }) => who)).toEqual(['Ada', 'Bo', 'Ada']);
+	it('of several people at once are one, and name them all', () => {
+		const list = [at(1, 0), at(2, 1, { who: 'Bo' }), at(3, 2), at(4, 3, { who: '' }), at(5, 20, { who: '' })];
+		expect(stretchesOf(list, STRETCHES).map(({ who }) => who)).toEqual([['Ada', 'Bo'], []]);
 	});
 
 	it('are no longer than three quarters of an hour', () => {

@@ -1,4 +1,4 @@
-/** Changes one after the other, told as stretches of work: what one person did without a longer rest. */
+/** Changes one after the other, told as stretches of work: what was done without a longer rest, by whom. */
 
 /** A change as its bookkeeping has it. */
 export interface Noted {
@@ -24,7 +24,8 @@ export interface Stretch {
 	/** When it began and ended, in milliseconds. */
 	readonly since: number;
 	readonly until: number;
-	readonly who: string;
+	/** Those who did it, in the order in which they came; who has no name is not among them. */
+	readonly who: readonly string[];
 	/** How many changes it holds; a drag is one. */
 	readonly changes: number;
 	/** What was said of changes that were more than tuning, each once. */
@@ -61,6 +62,7 @@ export function stretchesOf(changes: readonly Noted[], { restMs, longestMs, ends
 				...here,
 				last: change.number,
 				until: change.at,
+				who: [...new Set([...here.who, ...named(change)])],
 				changes: here.changes + (goesOn ? 0 : 1),
 				notes
 			};
@@ -70,7 +72,7 @@ export function stretchesOf(changes: readonly Noted[], { restMs, longestMs, ends
 				last: change.number,
 				since: change.at,
 				until: change.at,
-				who: change.who,
+				who: named(change),
 				changes: 1,
 				notes: change.note === '' ? [] : [change.note]
 			});
@@ -79,8 +81,10 @@ export function stretchesOf(changes: readonly Noted[], { restMs, longestMs, ends
 	return made;
 
 	function joins(here: Stretch, last: Noted, change: Noted): boolean {
-		if (ends?.has(last.number) || change.who !== here.who) return false;
+		if (ends?.has(last.number)) return false;
 		if (last.documents > BY_HAND || change.documents > BY_HAND) return false;
 		return change.at - last.at < restMs && change.at - here.since < longestMs;
 	}
 }
+
+const named = ({ who }: Noted): string[] => (who === '' ? [] : [who]);

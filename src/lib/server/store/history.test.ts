@@ -68,16 +68,16 @@ const said = async (asked: Parameters<typeof historyOf>[2]) =>
 describe('the history of a document', () => {
 	it('is told as stretches, with what came of each', async () => {
 		expect(await said({ uuids: [thud] })).toEqual([
-			{ numbers: [5, 6, 2], who: 'Bo', documents: [['thud', 'retired', ['description →Heavy']]] },
-			{ numbers: [2, 4, 2], who: 'Ada', documents: [['thud', null, ['amount 1→3', 'rate 1→2']]] },
-			{ numbers: [1, 1, 1], who: '', documents: [['thud', 'made', []]] }
+			{ numbers: [5, 6, 2], who: ['Bo'], documents: [['thud', 'retired', ['description →Heavy']]] },
+			{ numbers: [2, 4, 2], who: ['Ada'], documents: [['thud', null, ['amount 1→3', 'rate 1→2']]] },
+			{ numbers: [1, 1, 1], who: [], documents: [['thud', 'made', []]] }
 		]);
 	});
 
 	it('can be had change by change, within a stretch; a drag is one', async () => {
 		expect(await said({ uuids: [thud], after: 1, before: 5, single: true })).toEqual([
-			{ numbers: [4, 4, 1], who: 'Ada', documents: [['thud', null, ['rate 1→2']]] },
-			{ numbers: [2, 3, 1], who: 'Ada', documents: [['thud', null, ['amount 1→3']]] }
+			{ numbers: [4, 4, 1], who: ['Ada'], documents: [['thud', null, ['rate 1→2']]] },
+			{ numbers: [2, 3, 1], who: ['Ada'], documents: [['thud', null, ['amount 1→3']]] }
 		]);
 	});
 
