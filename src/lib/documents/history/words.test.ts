@@ -84,7 +84,7 @@ describe('what changed, in words', () => {
 		const course = newCourse('w', 'W');
 		const event = { at: 1, event: 'landing', length: null, values: {}, place: null, who: 0 };
 		expect(said('course', course, { ...course, seconds: 9, events: [event] })).toEqual([
-			`seconds ${course.seconds} → 9 s`,
+			`length ${course.seconds} → 9 s`,
 			'event 1 added'
 		]);
 	});

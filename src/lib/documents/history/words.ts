@@ -31,6 +31,8 @@ const WORDS: Readonly<Record<string, string>> = {
 	points: 'curve',
 	bypass: 'stages left out',
 	order: 'order of stages',
+	duration: 'length',
+	seconds: 'length',
 	duck: 'ducks to',
 	duckTime: 'ducks within',
 	seededBy: 'its chance'

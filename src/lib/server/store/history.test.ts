@@ -106,6 +106,35 @@ describe('the history of a document', () => {
 	});
 });
 
+describe('a change of many documents', () => {
+	it('tells of some of them; one that was left out there is told of rightly later', async () => {
+		const many = Array.from({ length: 30 }, (_, i) => newPreset(`p-${i}`, `P ${i}`));
+		const wiring = { events: [], parameters: [], cues: [], rigs: [], world: NO_LINKS };
+		const own = (await addProject(sequelize, wholeKit('Many', many, wiring, []), minute(0))).id;
+		const last = (await findDocument(own, 'preset', 'p-29'))!;
+		const fields = [{ path: ['body', 'amount'], to: 3 }];
+		const asked = {
+			change: randomUUID(),
+			note: '',
+			window: 'w',
+			who: 'Ada',
+			seen: 1,
+			parts: [{ document: last.uuid, on: 1, fields }]
+		};
+		await makeChange(sequelize, own, asked, minute(1));
+		const { stretches } = await historyOf(sequelize, own, {});
+		expect(stretches.map(({ documents, more }) => [documents.length, more])).toEqual([
+			[1, 0],
+			[12, 19]
+		]);
+		expect(stretches[0]!.documents[0]).toMatchObject({
+			id: 'p-29',
+			became: null,
+			lines: [{ label: 'amount', was: '1', is: '3' }]
+		});
+	});
+});
+
 describe('documents as they were', () => {
 	it('are those that were changed since, with what they were', async () => {
 		const [then, other] = await thenAt(sequelize, project, 3, { uuids: [thud] });

@@ -149,10 +149,19 @@ async function tell(stretches: readonly Stretch[], rows: readonly NumberRow[]): 
 		passing.set(uuid, (before > 0 ? await passingAt({ uuid, kind }, before) : null) ?? NOT_YET);
 	}
 	return of.map(({ stretch, uuids, numbers }) => {
-		const told = uuids.map((uuid) => {
+		const told: Told[] = [];
+		// Those that are left out here may be told of later: their bodies go on as well.
+		for (const uuid of wanted) {
 			const own = byDocument.get(uuid)!.filter(({ number }) => number >= stretch.first && number <= stretch.last);
-			return tellOne(documents.get(uuid)!, own, passing);
-		});
+			if (own.length === 0) continue;
+			const { kind } = documents.get(uuid)!;
+			const before = passing.get(uuid)!;
+			passing.set(
+				uuid,
+				own.reduce((here, change) => passed(kind, here, change), before)
+			);
+			if (uuids.includes(uuid)) told.push(tellOne(documents.get(uuid)!, own, before, passing.get(uuid)!));
+		}
 		const left = numbers.some(({ documents, some }) => documents > some.length)
 			? Math.max(...numbers.map(({ documents }) => documents)) - told.length
 			: new Set(numbers.flatMap(({ some }) => some)).size - told.length;
@@ -160,12 +169,9 @@ async function tell(stretches: readonly Stretch[], rows: readonly NumberRow[]): 
 	});
 }
 
-/** What some changes, one after the other, did to a document; moves its body on. */
-function tellOne(row: DocumentRow, changes: readonly ChangeRow[], passing: Map<string, Passing>): Told {
+/** What some changes, one after the other, did to a document. */
+function tellOne(row: DocumentRow, changes: readonly ChangeRow[], before: Passing, after: Passing): Told {
 	const { id: uuid, kind } = row;
-	const before = passing.get(uuid)!;
-	const after = changes.reduce((here, change) => passed(kind, here, change), before);
-	passing.set(uuid, after);
 	const awake = ({ body, format }: Passing) => (body === null ? null : woken(kind, format, body));
 	const [was, is] = [awake(before), awake(after)];
 	// Of one that was made in it: what was done to it from there on.
