@@ -173,6 +173,28 @@ test('versions are listed and any of them comes back', async ({ page, request })
 		.click();
 	await expect(field(page, 'amount, ×')).toHaveAttribute('aria-valuenow', '2');
 	await expect(page.getByRole('button', { name: 'Versions' })).toContainText('version 4 · kept');
+
+	// The beginning is compared with now, given a name, and one field of it taken back; undo brings it here again.
+	await page.getByRole('button', { name: 'Versions' }).click();
+	await page.getByRole('button', { name: 'change by change' }).click();
+	const first = single.filter({ hasText: 'made' }).filter({ has: page.getByRole('button', { name: 'Compare' }) });
+	await first.getByRole('textbox', { name: /^Name of/ }).fill('As it began');
+	await page.keyboard.press('Enter');
+	await first.getByRole('button', { name: 'Compare' }).click();
+	const compared = page.getByRole('dialog', { name: 'As it began and now' });
+	await expect(compared.getByRole('row', { name: 'amount 1 2' })).toBeVisible();
+	await compared.getByRole('button', { name: 'Take amount back' }).click();
+	await expect(compared.getByText('It is as it was then.')).toBeVisible();
+	await page.keyboard.press('Escape');
+	await page.keyboard.press('Escape');
+	await expect(field(page, 'amount, ×')).toHaveAttribute('aria-valuenow', '1');
+	await page.keyboard.press('ControlOrMeta+z');
+	await expect(field(page, 'amount, ×')).toHaveAttribute('aria-valuenow', '2');
+	await page.keyboard.press('g');
+	await page.keyboard.press('h');
+	const done = page.getByRole('dialog', { name: /^What was done in/ });
+	await expect(done.getByRole('heading', { name: 'Today' })).toBeVisible();
+	await expect(done.getByRole('textbox', { name: /^Name of/ }).last()).toHaveValue('As it began');
 });
 
 test('layers, patterns and channels', async ({ page, request }) => {
