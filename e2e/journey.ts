@@ -27,6 +27,9 @@ export const withoutPicture = (page: Page): Promise<unknown> =>
 		} as typeof real;
 	});
 
+/** Waits until the page answers to keys and presses: what it is served as only looks so. */
+export const answers = (page: Page): Promise<void> => expect(page.locator('html[data-theme]')).toHaveCount(1);
+
 /** Opens a bench and waits until it answers; without the 3D picture unless one asks for it. */
 export async function openBench(page: Page, url: string, picture = false): Promise<void> {
 	if (!picture) await withoutPicture(page);

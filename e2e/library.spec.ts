@@ -4,7 +4,7 @@ import { expect, test, type Page } from '@playwright/test';
 import type { ShakePreset } from 'dinesis-runtime';
 import { KIT_FORMAT } from 'dinesis-runtime/tools';
 import { readKit, writeKit, type Kit } from '../src/lib/documents';
-import { address, keeping, makeProject, thud, withoutPicture } from './journey';
+import { answers, address, keeping, makeProject, thud, withoutPicture } from './journey';
 import { addDocuments, wire } from './documents';
 
 const rows = (page: Page) => page.getByRole('row').filter({ has: page.getByRole('cell') });
@@ -14,6 +14,7 @@ async function openLibrary(page: Page, project: string): Promise<void> {
 	await withoutPicture(page);
 	await page.goto(`${project}/library`);
 	await expect(page.getByRole('heading', { name: 'Library' })).toBeVisible();
+	await answers(page);
 }
 const demo = (): string => `${address()}/lamp-at-morrowskerry`;
 const projectOf = (bench: string): string => bench.replace(/\/bench\/.*/, '');

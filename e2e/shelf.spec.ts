@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { DEMO_KIT } from '../scripts/lib/paths';
-import { address, field, keeping, makeProject, openBench, thud, type, withoutPicture } from './journey';
+import { answers, address, field, keeping, makeProject, openBench, thud, type, withoutPicture } from './journey';
 import { retire } from './documents';
 
 const wholeKit = async (page: Page, name: string): Promise<{ text: string; kit: { name: string } }> => {
@@ -178,6 +178,7 @@ test('pickers have the focus, Enter takes the match, and no key gets through to 
 test('the palette runs what was typed and finds every kind of document', async ({ page }) => {
 	await withoutPicture(page);
 	await page.goto(`${address()}/lamp-at-morrowskerry/bench/wave-on-tower`);
+	await answers(page);
 	const palette = page.getByRole('dialog', { name: 'Command palette' });
 	const find = async (typed: string) => {
 		await expect(palette).toBeHidden();

@@ -62,6 +62,7 @@ export {
 	type Path
 } from './fields/changes';
 export { between, type Between } from './fields/between';
+export type { History, Line, Scope, ToldDocument, ToldStretch } from './history/told';
 export { differences, sayDifference, type Difference } from './history/words';
 export { SINGLE, STRETCHES, stretchesOf, type Noted, type Stretch, type StretchRules } from './history/stretches';
 export { byPlace, firstKeys, keyBehind, keysBetween, arrangedKeys } from './fields/order';

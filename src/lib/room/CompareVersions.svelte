@@ -1,8 +1,8 @@
 <script lang="ts">
 	/** What it was then beside what it is now: every field with both values, each taken back by itself, or all of it. */
 	import { onMount } from 'svelte';
-	import { documentOf } from '$lib/documents';
-	import type { Scope, Then, ToldStretch } from '$lib/session/api';
+	import { documentOf, type Scope, type ToldStretch } from '$lib/documents';
+	import type { Then } from '$lib/session/api';
 	import { sinceThen, wayBack } from '$lib/session/histories';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Button from '$lib/ui/Button.svelte';

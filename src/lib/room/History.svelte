@@ -2,7 +2,7 @@
 	/** What was done, by day and stretch of work, the newest first: named, marked, compared with now, gone back to. */
 	import Star from '@lucide/svelte/icons/star';
 	import { onMount } from 'svelte';
-	import type { Scope, ToldStretch } from '$lib/session/api';
+	import type { Scope, ToldStretch } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import CompareVersions from './CompareVersions.svelte';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newCue, newPreset, NO_LINKS } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
-import type { ToldDocument } from '$lib/session/api';
+import type { ToldDocument } from '$lib/documents';
 import { cueTitle, dayOf, linesOf, momentOf, spanOf, titleOf } from './history';
 
 const told = (part: Partial<ToldDocument>): ToldDocument => ({

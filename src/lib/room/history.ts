@@ -1,6 +1,13 @@
 /** What the history of a document, of a room or of the project is read with. */
-import { cueWords, shownOfHeld, sayDifference, type AnyDocument, type KindName } from '$lib/documents';
-import type { ToldDocument, ToldStretch } from '$lib/session/api';
+import {
+	cueWords,
+	shownOfHeld,
+	sayDifference,
+	type AnyDocument,
+	type KindName,
+	type ToldDocument,
+	type ToldStretch
+} from '$lib/documents';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { Cue } from 'dinesis-runtime';
 

@@ -1,6 +1,6 @@
 /** The page's side of the server's endpoints. Failures are values with a sentence. */
 import type { Problem } from 'dinesis-runtime';
-import type { Difference, Envelope, Held, KindName, Stretch } from '$lib/documents';
+import type { Envelope, Held, History, KindName, Scope } from '$lib/documents';
 import type { OutlineLine } from '$lib/analysis';
 import type { ChangeSent, Heard } from './outbox.svelte';
 
@@ -124,37 +124,6 @@ export const sayHere = (slug: string, here: Here & { readonly left?: boolean }):
 /** What was made behind a number. */
 export const changesSince = (slug: string, after: number): Promise<Answer<Heard>> =>
 	call('GET', `${at(slug)}/changes?after=${after}`);
-
-/** Which documents a history is of: those named, those of some kinds, or all. */
-export interface Scope {
-	readonly uuids?: readonly string[];
-	readonly kinds?: readonly KindName[];
-}
-
-/** What a stretch of work did to a document. */
-export interface ToldDocument {
-	readonly uuid: string;
-	readonly kind: KindName;
-	readonly id: string;
-	readonly name: string;
-	readonly version: number;
-	readonly became: 'made' | 'retired' | 'back' | 'moved' | null;
-	readonly lines: readonly Omit<Difference, 'from' | 'to'>[];
-	readonly more: number;
-}
-
-export interface ToldStretch extends Stretch {
-	readonly name: string;
-	readonly starred: boolean;
-	readonly documents: readonly ToldDocument[];
-	readonly more: number;
-}
-
-/** The newest stretch first; `before`: where one asks on. */
-export interface History {
-	readonly stretches: readonly ToldStretch[];
-	readonly before: number | null;
-}
 
 /** A document as it is, and as it was at a number; null: it was not made yet. */
 export interface Then {

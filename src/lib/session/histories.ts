@@ -1,5 +1,14 @@
 /** What was done in the project, documents as they were, and the way back: wholly or by field, each one step that can be undone. */
-import { between, differences, planOfKind, type Difference, type Envelope, type Held } from '$lib/documents';
+import {
+	between,
+	differences,
+	planOfKind,
+	type Difference,
+	type Envelope,
+	type Held,
+	type History,
+	type Scope
+} from '$lib/documents';
 import * as api from './api';
 import { personName } from './person';
 import type { Fields } from './steps';
@@ -29,20 +38,21 @@ export class Histories {
 		private readonly say: (text: string) => void
 	) {}
 
-	/** A part of what was done, the newest first; `before` a number, or with `after` each change of a stretch by itself. */
-	list(scope: api.Scope, before?: number): Promise<api.Answer<api.History>> {
+	/** A part of what was done, the newest first, from before a number on. */
+	list(scope: Scope, before?: number): Promise<api.Answer<History>> {
 		return api.fetchHistory(this.project, scope, { before });
 	}
 
+	/** A stretch, change by change. */
 	single(
-		scope: api.Scope,
+		scope: Scope,
 		{ first, last }: { readonly first: number; readonly last: number }
-	): Promise<api.Answer<api.History>> {
+	): Promise<api.Answer<History>> {
 		return api.fetchHistory(this.project, scope, { after: first - 1, before: last + 1, single: 1 });
 	}
 
 	/** Documents of a scope as they were at a number, where they were changed since; what this page did not have is here from then on. */
-	async then(scope: api.Scope, number: number): Promise<readonly api.Then[] | null> {
+	async then(scope: Scope, number: number): Promise<readonly api.Then[] | null> {
 		const answer = await api.fetchThen(this.project, number, scope);
 		if (!answer.ok) {
 			this.say(answer.message);

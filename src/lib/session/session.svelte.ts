@@ -18,6 +18,7 @@ import {
 	type Kit,
 	type KindName,
 	type MadeChange,
+	type Scope,
 	type Stub,
 	type Told,
 	type Wiring
@@ -421,7 +422,7 @@ export class ProjectSession {
 	}
 
 	/** Whose history a room shows: a document's, by its key, or that of events, game values, cues and rigs. */
-	scopeOf(key: string): api.Scope {
+	scopeOf(key: string): Scope {
 		if (key === WIRING) return { kinds: WIRING_KINDS };
 		return { uuids: this.heldOf(key).map(({ uuid }) => uuid) };
 	}

@@ -55,7 +55,7 @@ const spaced = (name: string): string => name.replace(/([a-z])([A-Z])/g, '$1 $2'
 
 /** The unit that a number's meaning ends in, as a shape says it. */
 export function unitIn(what: string): string {
-	if (/a second\b.*(degrees|metre)|for each/.test(what)) return '';
+	if (/for each/.test(what)) return '';
 	if (/metres a second/.test(what)) return 'm/s';
 	if (/(cycles|steps) a second/.test(what)) return 'Hz';
 	if (/\b(in )?seconds$|^seconds|, in seconds/.test(what)) return 's';

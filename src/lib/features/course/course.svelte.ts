@@ -1,6 +1,13 @@
 /** The Course room's state: which course, where in it one is, what is chosen, and the run that stands there. */
 import { presetsOf, sortEvents, type Survey } from '$lib/course';
-import { type Course, type CourseEvent, type Waypoint } from '$lib/documents';
+import {
+	checkCourse,
+	type AnyDocument,
+	type Course,
+	type CourseEvent,
+	type Finding,
+	type Waypoint
+} from '$lib/documents';
 import type { Seconds } from 'dinesis-runtime/tools';
 import { Replay, type CourseRun } from '$lib/course';
 import type { ProjectSession } from '$lib/session/session.svelte';
@@ -48,6 +55,18 @@ export class CourseState {
 	) {}
 
 	readonly course = $derived.by((): Course | undefined => this.session.courses.get(this.id));
+
+	private readonly checked = $derived.by(() => (this.course ? checkCourse(this.course, this.session.played) : []));
+
+	/** What looks wrong in the course, at places that begin so. */
+	found(at: string): Finding<Course>[] {
+		return this.checked.filter(({ place }) => place.startsWith(at));
+	}
+
+	/** Carries out what a finding of the course proposes. */
+	fix(finding: Finding<AnyDocument>): void {
+		if (this.course) this.session.fix({ kind: 'course', document: this.course, finding });
+	}
 
 	private readonly replay = $derived.by((): Replay | null => {
 		const { session, course, seed } = this;

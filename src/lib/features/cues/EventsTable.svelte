@@ -1,20 +1,21 @@
 <script lang="ts">
-	/** The game's events and values, declared once, in a compact table. */
+	/** The game's events, declared once, in a compact table; its values below. */
 	import Plus from '@lucide/svelte/icons/plus';
-	import { gameEvent, parameter } from 'dinesis-runtime/tools';
+	import { gameEvent } from 'dinesis-runtime/tools';
 	import { freeId, rangeOf, type Range } from '$lib/documents';
-	import type { GameEvent, GameParameter } from 'dinesis-runtime';
+	import type { GameEvent } from 'dinesis-runtime';
+	import Button from '$lib/ui/Button.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { CuesState } from './cues.svelte';
+	import ValuesTable from './ValuesTable.svelte';
 
 	/** `event:ID` or `value:ID` of what the address names. */
 	let { desk, named = '' }: { desk: CuesState; named?: string } = $props();
 	const inView = (here: boolean) => (row: HTMLElement) => {
 		if (here) row.scrollIntoView?.({ block: 'center' });
 	};
-	/** Of a game value; of a number that an event carries. */
-	const of = (name: string): Range => rangeOf(parameter, name);
+	/** Of a number that an event carries. */
 	const number = (name: string): Range => rangeOf(gameEvent, 'values', name);
 	const wiring = $derived(desk.session.wiring);
 	const used = (id: string): number => wiring.cues.filter((cue) => cue.event === id).length;
@@ -27,14 +28,6 @@
 		);
 		if (done) desk.session.seal();
 	}
-	function setParameter(id: string, label: string, part: Partial<GameParameter>, done = true) {
-		desk.session.rewire(
-			label,
-			(w) => ({ ...w, parameters: w.parameters.map((p) => (p.id === id ? { ...p, ...part } : p)) }),
-			`parameter ${id} ${label}`
-		);
-		if (done) desk.session.seal();
-	}
 	function addEvent() {
 		const id = freeId(
 			'event',
@@ -42,14 +35,6 @@
 		);
 		const made: GameEvent = { id, name: 'New event', kind: 'moment', placed: true, tags: [], values: [] };
 		desk.session.rewire('New event', (w) => ({ ...w, events: [...w.events, made] }));
-	}
-	function addParameter() {
-		const id = freeId(
-			'value',
-			wiring.parameters.map((p) => p.id)
-		);
-		const made: GameParameter = { id, name: 'New value', min: 0, max: 1, rest: 0 };
-		desk.session.rewire('New game value', (w) => ({ ...w, parameters: [...w.parameters, made] }));
 	}
 	function addNumber(event: GameEvent) {
 		const id = freeId(
@@ -100,7 +85,7 @@
 
 <div class="tables">
 	<table>
-		<caption>Events: what happens in the game <button onclick={addEvent}><Plus size={13} /> event</button></caption>
+		<caption>Events: what happens in the game <Button onclick={addEvent}><Plus size={13} /> event</Button></caption>
 		<thead>
 			<tr
 				><th>name, and what the game sends</th><th>kind</th><th>place</th><th>carries</th><th>tags</th><th>cues</th><th
@@ -238,77 +223,7 @@
 			{/each}
 		</tbody>
 	</table>
-	<table>
-		<caption
-			>Game values: what is so all the time, more or less <button onclick={addParameter}
-				><Plus size={13} /> value</button
-			></caption
-		>
-		<thead><tr><th>name, and what the game sends</th><th>range</th><th>at rest</th><th></th></tr></thead>
-		<tbody>
-			{#each wiring.parameters as p (p.id)}
-				<tr class:named={named === `value:${p.id}`} {@attach inView(named === `value:${p.id}`)}>
-					<td
-						><input
-							aria-label="Name of the value"
-							value={p.name}
-							maxlength="120"
-							onchange={(e) =>
-								e.currentTarget.value.trim() && setParameter(p.id, 'Name', { name: e.currentTarget.value.trim() })}
-						/><code>{p.id}</code></td
-					>
-					<td class="numbers"
-						><NumberField
-							look="inline"
-							label=""
-							name="Least {p.name}"
-							value={p.min}
-							{...of('min')}
-							max={p.max}
-							step={0.01}
-							onchange={(min, done) => setParameter(p.id, 'Range', { min }, done)}
-						/>
-						–
-						<NumberField
-							look="inline"
-							label=""
-							name="Most {p.name}"
-							value={p.max}
-							{...of('max')}
-							min={p.min}
-							step={0.01}
-							onchange={(max, done) => setParameter(p.id, 'Range', { max }, done)}
-						/></td
-					>
-					<td
-						><NumberField
-							look="inline"
-							label=""
-							name="{p.name} at rest"
-							value={p.rest}
-							min={p.min}
-							max={p.max}
-							step={0.01}
-							onchange={(rest, done) => setParameter(p.id, 'Rest', { rest }, done)}
-						/></td
-					>
-					<td
-						><button
-							class="out"
-							aria-label="Take {p.name} out"
-							onclick={() =>
-								desk.session.rewire(`Take out ${p.name}`, (w) => ({
-									...w,
-									parameters: w.parameters.filter((q) => q.id !== p.id)
-								}))}>×</button
-						></td
-					>
-				</tr>
-			{:else}
-				<tr><td colspan="4" class="none">No game value yet: cold, fear, fatigue.</td></tr>
-			{/each}
-		</tbody>
-	</table>
+	<ValuesTable {desk} {named} />
 </div>
 
 <style>
@@ -317,7 +232,7 @@
 		padding: 0 5px;
 		color: var(--ink-2);
 	}
-	.named {
+	.tables :global(.named) {
 		background: var(--lamp-wash);
 	}
 	.tables {
@@ -328,16 +243,16 @@
 		min-height: 0;
 		padding-right: 6px;
 	}
-	table {
+	.tables :global(table) {
 		border-collapse: collapse;
 		width: 100%;
 	}
-	caption {
+	.tables :global(caption) {
 		text-align: left;
 		font-weight: 600;
 		padding-bottom: 4px;
 	}
-	th {
+	.tables :global(th) {
 		text-align: left;
 		font-weight: 400;
 		font-size: 12px;
@@ -345,12 +260,12 @@
 		padding: 2px 8px;
 		border-bottom: 1px solid var(--rule-strong);
 	}
-	td {
+	.tables :global(td) {
 		padding: 3px 8px;
 		border-bottom: 1px solid var(--rule);
 		vertical-align: top;
 	}
-	code {
+	.tables :global(code) {
 		display: block;
 		padding-left: 5px;
 		font-size: 12px;
@@ -366,19 +281,19 @@
 		padding: 0 4px;
 		background: var(--cap-top);
 	}
-	.numbers {
+	.tables :global(.numbers) {
 		white-space: nowrap;
 	}
-	.numbers span {
+	.tables :global(.numbers span) {
 		display: block;
 	}
-	.numbers :global(.label) {
+	.tables :global(.numbers .label) {
 		display: none !important;
 	}
 	.count {
 		text-align: right;
 	}
-	.none {
+	.tables :global(.none) {
 		color: var(--ink-2);
 		padding: 12px;
 	}

@@ -7,52 +7,18 @@ import {
 	STRETCHES,
 	stretchesOf,
 	woken,
-	type Difference,
 	type Envelope,
-	type KindName,
+	type History,
+	type Line,
 	type Noted,
-	type Stretch
+	type Scope,
+	type Stretch,
+	type ToldDocument,
+	type ToldStretch
 } from '../../documents';
 import { ChangeRow, DocumentRow, MarkRow } from '../db/models';
 import { storedOf, type StoredDocument } from './documents';
 import { NOT_YET, passed, passingAt, pastOf, type Passing } from './past';
-
-/** Which documents one asks about: those named, those of some kinds, or all. */
-export interface Scope {
-	readonly uuids?: readonly string[];
-	readonly kinds?: readonly KindName[];
-}
-
-/** What a stretch did to a document. */
-export interface Told {
-	readonly uuid: string;
-	readonly kind: KindName;
-	readonly id: string;
-	readonly name: string;
-	/** The version that came of it. */
-	readonly version: number;
-	readonly became: 'made' | 'retired' | 'back' | 'moved' | null;
-	readonly lines: readonly Line[];
-	/** How many lines were left out. */
-	readonly more: number;
-}
-/** A difference without the values themselves, which may be large. */
-export type Line = Omit<Difference, 'from' | 'to'>;
-
-export interface ToldStretch extends Stretch {
-	readonly name: string;
-	readonly starred: boolean;
-	readonly documents: readonly Told[];
-	/** How many documents were left out. */
-	readonly more: number;
-}
-
-export interface History {
-	/** The newest first. */
-	readonly stretches: readonly ToldStretch[];
-	/** Where one asks on; null: that is all. */
-	readonly before: number | null;
-}
 
 export interface Mark {
 	readonly name: string;
@@ -149,7 +115,7 @@ async function tell(stretches: readonly Stretch[], rows: readonly NumberRow[]): 
 		passing.set(uuid, (before > 0 ? await passingAt({ uuid, kind }, before) : null) ?? NOT_YET);
 	}
 	return of.map(({ stretch, uuids, numbers }) => {
-		const told: Told[] = [];
+		const told: ToldDocument[] = [];
 		// Those that are left out here may be told of later: their bodies go on as well.
 		for (const uuid of wanted) {
 			const own = byDocument.get(uuid)!.filter(({ number }) => number >= stretch.first && number <= stretch.last);
@@ -170,7 +136,7 @@ async function tell(stretches: readonly Stretch[], rows: readonly NumberRow[]): 
 }
 
 /** What some changes, one after the other, did to a document. */
-function tellOne(row: DocumentRow, changes: readonly ChangeRow[], before: Passing, after: Passing): Told {
+function tellOne(row: DocumentRow, changes: readonly ChangeRow[], before: Passing, after: Passing): ToldDocument {
 	const { id: uuid, kind } = row;
 	const awake = ({ body, format }: Passing) => (body === null ? null : woken(kind, format, body));
 	const [was, is] = [awake(before), awake(after)];
@@ -186,7 +152,7 @@ function tellOne(row: DocumentRow, changes: readonly ChangeRow[], before: Passin
 	}));
 	const fields = changes.flatMap((change) => change.fields);
 	const last = (name: string): unknown => fields.findLast(({ path }) => path[0] === name)?.to;
-	const became = (): Told['became'] => {
+	const became = (): ToldDocument['became'] => {
 		if (last('retired') === true) return 'retired';
 		if (was === null) return 'made';
 		if (last('retired') === false) return 'back';

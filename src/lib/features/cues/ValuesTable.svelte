@@ -1,0 +1,129 @@
+<script lang="ts">
+	/** The game's values, declared once: what is so all the time, more or less. Its look is that of the tables it stands among. */
+	import Plus from '@lucide/svelte/icons/plus';
+	import type { GameParameter } from 'dinesis-runtime';
+	import { parameter } from 'dinesis-runtime/tools';
+	import { freeId, rangeOf, type Range } from '$lib/documents';
+	import Button from '$lib/ui/Button.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import type { CuesState } from './cues.svelte';
+
+	/** `value:ID` of what the address names. */
+	let { desk, named }: { desk: CuesState; named: string } = $props();
+
+	const inView = (here: boolean) => (row: HTMLElement) => {
+		if (here) row.scrollIntoView?.({ block: 'center' });
+	};
+	const of = (name: string): Range => rangeOf(parameter, name);
+	const wiring = $derived(desk.session.wiring);
+
+	function setParameter(id: string, label: string, part: Partial<GameParameter>, done = true) {
+		desk.session.rewire(
+			label,
+			(w) => ({ ...w, parameters: w.parameters.map((p) => (p.id === id ? { ...p, ...part } : p)) }),
+			`parameter ${id} ${label}`
+		);
+		if (done) desk.session.seal();
+	}
+	function addParameter() {
+		const id = freeId(
+			'value',
+			wiring.parameters.map((p) => p.id)
+		);
+		const made: GameParameter = { id, name: 'New value', min: 0, max: 1, rest: 0 };
+		desk.session.rewire('New game value', (w) => ({ ...w, parameters: [...w.parameters, made] }));
+	}
+</script>
+
+<table>
+	<caption
+		>Game values: what is so all the time, more or less <Button onclick={addParameter}><Plus size={13} /> value</Button
+		></caption
+	>
+	<thead><tr><th>name, and what the game sends</th><th>range</th><th>at rest</th><th></th></tr></thead>
+	<tbody>
+		{#each wiring.parameters as p (p.id)}
+			<tr class:named={named === `value:${p.id}`} {@attach inView(named === `value:${p.id}`)}>
+				<td
+					><input
+						aria-label="Name of the value"
+						value={p.name}
+						maxlength="120"
+						onchange={(e) =>
+							e.currentTarget.value.trim() && setParameter(p.id, 'Name', { name: e.currentTarget.value.trim() })}
+					/><code>{p.id}</code></td
+				>
+				<td class="numbers"
+					><NumberField
+						look="inline"
+						label=""
+						name="Least {p.name}"
+						value={p.min}
+						{...of('min')}
+						max={p.max}
+						step={0.01}
+						onchange={(min, done) => setParameter(p.id, 'Range', { min }, done)}
+					/>
+					–
+					<NumberField
+						look="inline"
+						label=""
+						name="Most {p.name}"
+						value={p.max}
+						{...of('max')}
+						min={p.min}
+						step={0.01}
+						onchange={(max, done) => setParameter(p.id, 'Range', { max }, done)}
+					/></td
+				>
+				<td
+					><NumberField
+						look="inline"
+						label=""
+						name="{p.name} at rest"
+						value={p.rest}
+						min={p.min}
+						max={p.max}
+						step={0.01}
+						onchange={(rest, done) => setParameter(p.id, 'Rest', { rest }, done)}
+					/></td
+				>
+				<td
+					><button
+						class="out"
+						aria-label="Take {p.name} out"
+						onclick={() =>
+							desk.session.rewire(`Take out ${p.name}`, (w) => ({
+								...w,
+								parameters: w.parameters.filter((q) => q.id !== p.id)
+							}))}>×</button
+					></td
+				>
+			</tr>
+		{:else}
+			<tr><td colspan="4" class="none">No game value yet: cold, fear, fatigue.</td></tr>
+		{/each}
+	</tbody>
+</table>
+
+<style>
+	input {
+		border: 1px solid transparent;
+		border-radius: 5px;
+		background: none;
+		padding: 1px 4px;
+		width: 11rem;
+	}
+	input:hover,
+	input:focus {
+		border-color: var(--rule-strong);
+		background: var(--field);
+	}
+	.out {
+		border: 0;
+		background: none;
+		color: var(--lamp-text);
+		padding: 0 3px;
+		cursor: pointer;
+	}
+</style>
