@@ -105,6 +105,24 @@ export function fetchDocuments(
 	return call('GET', `${at(slug)}/documents?${query}`);
 }
 
+/** Documents page by page, in the project's order: so many at a time that taking them in is not felt. The last answer may be a failure. */
+export async function* pagesOf(
+	slug: string,
+	{
+		kinds,
+		retired,
+		limit = PAGE
+	}: { readonly kinds: readonly KindName[]; readonly retired?: boolean; readonly limit?: number }
+): AsyncGenerator<Answer<Held[]>> {
+	for (let after = ''; ;) {
+		const answer = await fetchDocuments(slug, { kinds, after, limit, retired });
+		yield answer;
+		const last = answer.ok ? answer.value.at(-1) : undefined;
+		if (!answer.ok || !last || answer.value.length < limit) return;
+		after = `${last.order} ${last.id}`;
+	}
+}
+
 export const sendChange = (slug: string, change: ChangeSent): Promise<Answer<Heard>> =>
 	call('POST', `${at(slug)}/changes`, change);
 

@@ -16,16 +16,12 @@ export class BringingIn {
 	/** All documents of the project, those out of use as well; null when they cannot be had. */
 	async everything(): Promise<readonly Held[] | null> {
 		for (const retired of [false, true]) {
-			for (let after = ''; ;) {
-				const answer = await api.fetchDocuments(this.project, { kinds: KIND_NAMES, after, limit: AT_ONCE, retired });
+			for await (const answer of api.pagesOf(this.project, { kinds: KIND_NAMES, retired, limit: AT_ONCE })) {
 				if (!answer.ok) {
 					this.say(answer.message);
 					return null;
 				}
 				this.work.take(answer.value);
-				const last = answer.value.at(-1);
-				if (!last || answer.value.length < AT_ONCE) break;
-				after = `${last.order} ${last.id}`;
 			}
 		}
 		return this.work.all();

@@ -48,17 +48,12 @@ export class Courses {
 	/** Asks for them once. False when they did not come. */
 	async fetch(): Promise<boolean> {
 		if (this.come) return true;
-		let after = '';
-		for (;;) {
-			const answer = await api.fetchDocuments(this.host.project, { kinds: ['course'], after, limit: api.PAGE });
+		for await (const answer of api.pagesOf(this.host.project, { kinds: ['course'] })) {
 			if (!answer.ok) {
 				this.host.say(answer.message);
 				return false;
 			}
 			this.work.take(answer.value);
-			const last = answer.value.at(-1);
-			if (!last || answer.value.length < api.PAGE) break;
-			after = `${last.order} ${last.id}`;
 		}
 		this.come = true;
 		return true;

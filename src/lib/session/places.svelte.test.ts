@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { addressOf, lastIn, lastPlace, placeOf, remember } from './places';
+import type { KindName } from '$lib/documents';
+import { addressOf, lastIn, lastPlace, placeIn, placeOf, remember } from './places';
 
 beforeEach(() => localStorage.clear());
 
@@ -11,6 +12,21 @@ describe('places', () => {
 		const place = { slug: 'маяк', room: 'course', document: 'walk' };
 		expect(placeOf(addressOf(place))).toEqual(place);
 		expect(addressOf({ slug: 'a', room: 'rig', document: '' })).toBe('/a/rig');
+	});
+
+	it('a document of each kind is worked on in its room', () => {
+		const at = (kind: KindName) => addressOf({ slug: 'a', ...placeIn(kind, 'x') });
+		expect((['shake', 'bob', 'lag', 'cue', 'event', 'value', 'rig', 'course', 'project'] as const).map(at)).toEqual([
+			'/a/bench/x',
+			'/a/bench/x',
+			'/a/bench/x',
+			'/a/cues/x',
+			'/a/cues/event%3Ax',
+			'/a/cues/value%3Ax',
+			'/a/rig/x',
+			'/a/course/x',
+			'/a/course'
+		]);
 		expect(placeOf('/%E0%A4%A/bench/x')).toMatchObject({ room: 'bench' });
 	});
 

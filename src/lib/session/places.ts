@@ -1,4 +1,5 @@
 /** Where one was: in each project and each of its rooms, remembered by this browser. */
+import type { KindName } from '$lib/documents';
 
 /** Names the place where one was last, for the server: `/` leads there. */
 export const LAST_COOKIE = 'dinesis-last';
@@ -31,6 +32,24 @@ export function placeOf(pathname: string): Place | null {
 /** A place as an address. */
 export const addressOf = ({ slug, room, document }: Place): string =>
 	['', slug, room, document].map(encodeURIComponent).join('/').replace(/\/$/, '');
+
+/** The room where a document is worked on, and what it is called there. */
+export function placeIn(kind: KindName, id: string): Omit<Place, 'slug'> {
+	switch (kind) {
+		case 'event':
+		case 'value':
+			return { room: 'cues', document: `${kind}:${id}` };
+		case 'project':
+			return { room: 'course', document: '' };
+		case 'cue':
+			return { room: 'cues', document: id };
+		case 'rig':
+		case 'course':
+			return { room: kind, document: id };
+		default:
+			return { room: 'bench', document: id };
+	}
+}
 
 function decoded(part: string): string {
 	try {

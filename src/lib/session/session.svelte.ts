@@ -8,6 +8,7 @@ import {
 	fieldsTowards,
 	newUuid,
 	partsTowards,
+	pointsAt,
 	shownOfHeld,
 	WIRING_KINDS,
 	wholeKit,
@@ -23,7 +24,7 @@ import {
 	type Told,
 	type Wiring
 } from '$lib/documents';
-import type { BobPreset, LagPreset, ShakePreset } from 'dinesis-runtime';
+import type { BobPreset, Cue, LagPreset, ShakePreset } from 'dinesis-runtime';
 import { isBob, isLag, type Played } from 'dinesis-runtime/tools';
 import { MotionWorker } from '../workers/motion';
 import { Shelf } from '../workers/shelf';
@@ -40,6 +41,7 @@ import { Outbox } from './outbox.svelte';
 import { People } from './people.svelte';
 import { personName } from './person';
 import { Presence } from './presence.svelte';
+import { addressOf, placeIn } from './places';
 import { PresetActs } from './preset-acts';
 import { BrowserShelter, windowName } from './shelter';
 import { Tabs } from './tabs';
@@ -272,10 +274,7 @@ export class ProjectSession {
 
 	/** Where a document is worked on. */
 	addressOf(kind: KindName, id: string): string {
-		const own = encodeURIComponent(id);
-		if (kind === 'event' || kind === 'value') return `${this.home}/cues/${kind}:${own}`;
-		if (kind === 'project') return `${this.home}/course`;
-		return `${this.home}/${kind === 'cue' ? 'cues' : kind === 'rig' || kind === 'course' ? kind : 'bench'}/${own}`;
+		return addressOf({ slug: this.project.slug, ...placeIn(kind, id) });
 	}
 
 	/** Carries out what a finding proposes, as one step. */
@@ -359,19 +358,9 @@ export class ProjectSession {
 
 	/** The cues that play or stop a preset, or put it in the camera's chain, by their place in the list. */
 	usesOf(key: string): number[] {
-		return this.wiring.cues.flatMap((cue, i) =>
-			cue.actions.some(
-				(action) =>
-					(action.kind === 'play' && action.pick.some((p) => p.preset === key)) ||
-					(action.kind === 'stop' &&
-						typeof action.what === 'object' &&
-						'preset' in action.what &&
-						action.what.preset === key) ||
-					(action.kind === 'camera' && (action.bob === key || action.lag === key))
-			)
-				? [i + 1]
-				: []
-		);
+		const points = (cue: Cue): boolean =>
+			pointsAt('cue', cue).some(({ space, id }) => space === 'preset' && id === key);
+		return this.wiring.cues.flatMap((cue, i) => (points(cue) ? [i + 1] : []));
 	}
 
 	/** Changes the wiring as one undoable step; marks as in `change`. */
@@ -455,23 +444,15 @@ export class ProjectSession {
 
 	/** Fetches what did not come with the page, some at a time: taking them in must not block the page. */
 	private async fetchRest(): Promise<void> {
-		let after = '';
-		const known = new Set(
-			this.work
-				.list('shake')
-				.concat(this.work.list('bob'), this.work.list('lag'))
-				.map((h) => h.uuid)
-		);
-		while (this.missing > 0) {
-			const answer = await api.fetchDocuments(this.project.slug, { kinds: PRESETS, after, limit: api.PAGE });
+		if (this.missing === 0) return;
+		const known = new Set(PRESETS.flatMap((kind) => this.work.list(kind).map(({ uuid }) => uuid)));
+		for await (const answer of api.pagesOf(this.project.slug, { kinds: PRESETS })) {
 			if (!answer.ok) return this.say('Not all presets could be fetched; load the page again to try once more.');
 			const fresh = answer.value.filter((held) => !known.has(held.uuid));
 			this.work.take(fresh);
-			this.missing = answer.value.length < api.PAGE ? 0 : Math.max(1, this.missing - fresh.length);
-			const last = answer.value.at(-1);
-			if (!last) return void (this.missing = 0);
-			after = `${last.order} ${last.id}`;
+			this.missing = Math.max(1, this.missing - fresh.length);
 		}
+		this.missing = 0;
 	}
 }
 

@@ -1,13 +1,12 @@
 <script lang="ts">
 	import Pause from '@lucide/svelte/icons/pause';
 	import Play from '@lucide/svelte/icons/play';
-	import Redo from '@lucide/svelte/icons/redo-2';
 	import StepForward from '@lucide/svelte/icons/step-forward';
-	import Undo from '@lucide/svelte/icons/undo-2';
 	import type { ShakePreset } from 'dinesis-runtime';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import FindingsChip from '$lib/room/FindingsChip.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
+	import UndoButtons from '$lib/room/UndoButtons.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { BenchState } from './bench.svelte';
 	import ComparePicker from './ComparePicker.svelte';
@@ -88,24 +87,7 @@
 		<span class="gap"></span>
 		<ComparePicker {session} {bench} {preset} />
 		<span class="gap"></span>
-		<button
-			class="round"
-			title="{session.undoLabel ? `Undo: ${session.undoLabel}` : 'Nothing to undo'} (Ctrl+Z)"
-			aria-label="Undo"
-			disabled={session.undoLabel === null}
-			onclick={() => session.goBack()}
-		>
-			<Undo size={15} />
-		</button>
-		<button
-			class="round"
-			title="{session.redoLabel ? `Redo: ${session.redoLabel}` : 'Nothing to redo'} (Ctrl+Shift+Z)"
-			aria-label="Redo"
-			disabled={session.redoLabel === null}
-			onclick={() => session.goForward()}
-		>
-			<Redo size={15} />
-		</button>
+		<UndoButtons {session} />
 	</div>
 </header>
 

@@ -4,13 +4,13 @@
 	import Copy from '@lucide/svelte/icons/copy';
 	import Footprints from '@lucide/svelte/icons/footprints';
 	import Plus from '@lucide/svelte/icons/plus';
-	import Redo from '@lucide/svelte/icons/redo-2';
-	import Undo from '@lucide/svelte/icons/undo-2';
 	import { courseKey } from '$lib/session/courses.svelte';
 	import VersionsMenu from '$lib/room/VersionsMenu.svelte';
 	import FindingsChip from '$lib/room/FindingsChip.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
+	import UndoButtons from '$lib/room/UndoButtons.svelte';
 	import PickList from '$lib/ui/PickList.svelte';
+	import Button from '$lib/ui/Button.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 	import BakeMenu from './BakeMenu.svelte';
 	import BringInTake from './BringInTake.svelte';
@@ -52,12 +52,12 @@
 		{#snippet children(close)}
 			<div class="body">
 				<div class="acts">
-					<button onclick={() => openMade(session.courses.addNew(), close)}><Plus size={14} /> New</button>
+					<Button onclick={() => openMade(session.courses.addNew(), close)}><Plus size={14} /> New</Button>
 					{#if course}
-						<button onclick={() => openMade(session.courses.copy(course.id), close)}
-							><Copy size={14} /> Copy this</button
+						<Button onclick={() => openMade(session.courses.copy(course.id), close)}
+							><Copy size={14} /> Copy this</Button
 						>
-						<button onclick={() => retire(course.id, close)}><Archive size={14} /> Retire</button>
+						<Button onclick={() => retire(course.id, close)}><Archive size={14} /> Retire</Button>
 					{/if}
 				</div>
 				<PickList
@@ -86,28 +86,15 @@
 	{/if}
 	<FindingsChip {session} />
 	<p><ProjectLink {session} /> · {course?.trace ? 'a take' : 'a course'}</p>
-	<button class="tool" onclick={() => (bringing = true)} disabled={going}>Bring in …</button>
+	<Button onclick={() => (bringing = true)} disabled={going}>Bring in …</Button>
 	{#if course && !going}<BakeMenu {desk} {worker} />{/if}
-	<button class="tool" disabled={going} title="Two keepers: W A S D and the arrow keys" onclick={() => onfree(2)}
-		>for two</button
+	<Button disabled={going} title="Two keepers: W A S D and the arrow keys" onclick={() => onfree(2)}>for two</Button>
+	<span class="go"
+		><Button disabled={going} title="Walk through it yourself (F)" onclick={() => onfree(1)}
+			><Footprints size={15} /> Free run</Button
+		></span
 	>
-	<button class="tool go" disabled={going} title="Walk through it yourself (F)" onclick={() => onfree(1)}
-		><Footprints size={15} /> Free run</button
-	>
-	<button
-		class="round"
-		title="{session.undoLabel ? `Undo: ${session.undoLabel}` : 'Nothing to undo'} (Ctrl+Z)"
-		aria-label="Undo"
-		disabled={session.undoLabel === null}
-		onclick={() => session.goBack()}><Undo size={15} /></button
-	>
-	<button
-		class="round"
-		title="{session.redoLabel ? `Redo: ${session.redoLabel}` : 'Nothing to redo'} (Ctrl+Shift+Z)"
-		aria-label="Redo"
-		disabled={session.redoLabel === null}
-		onclick={() => session.goForward()}><Redo size={15} /></button
-	>
+	<UndoButtons {session} />
 </header>
 <BringInTake {session} {worker} open={bringing} onclose={() => (bringing = false)} onmade={onopen} />
 
@@ -132,40 +119,11 @@
 		overflow: hidden;
 		text-overflow: ellipsis;
 	}
-	.tool {
-		display: inline-flex;
-		align-items: center;
-		gap: 5px;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 3px 10px;
-		cursor: pointer;
-		white-space: nowrap;
-	}
-	.tool:disabled {
-		opacity: 0.45;
-		cursor: default;
-	}
-	.go {
+	.go :global(button) {
 		background: var(--lamp-light);
 		border-color: var(--lamp);
 		color: var(--on-lamp);
 		font-weight: 600;
-	}
-	.round {
-		display: grid;
-		place-items: center;
-		width: 28px;
-		height: 28px;
-		border: 0;
-		border-radius: 50%;
-		background: none;
-		cursor: pointer;
-	}
-	.round:disabled {
-		opacity: 0.35;
-		cursor: default;
 	}
 	.body {
 		width: 320px;
@@ -174,15 +132,5 @@
 		display: flex;
 		gap: 6px;
 		padding: 2px 2px 8px;
-	}
-	.acts button {
-		display: inline-flex;
-		align-items: center;
-		gap: 4px;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 2px 8px;
-		cursor: pointer;
 	}
 </style>

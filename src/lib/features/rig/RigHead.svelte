@@ -3,9 +3,7 @@
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import Copy from '@lucide/svelte/icons/copy';
 	import Plus from '@lucide/svelte/icons/plus';
-	import Redo from '@lucide/svelte/icons/redo-2';
 	import Trash from '@lucide/svelte/icons/trash-2';
-	import Undo from '@lucide/svelte/icons/undo-2';
 	import { freeId } from '$lib/documents';
 	import type { Rig } from 'dinesis-runtime';
 	import { newRig, viewOf } from 'dinesis-runtime/tools';
@@ -13,7 +11,9 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import FindingsChip from '$lib/room/FindingsChip.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
+	import UndoButtons from '$lib/room/UndoButtons.svelte';
 	import PickList from '$lib/ui/PickList.svelte';
+	import Button from '$lib/ui/Button.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 	import VersionsMenu from '$lib/room/VersionsMenu.svelte';
 	import type { RigState } from './rig.svelte';
@@ -102,14 +102,14 @@
 		{#snippet children(close)}
 			<div class="body">
 				<div class="acts">
-					<button onclick={() => addNew(close)}><Plus size={14} /> New rig</button>
-					<button onclick={() => void addPreset('bob', close)}><Plus size={14} /> New bob</button>
-					<button onclick={() => void addPreset('lag', close)}><Plus size={14} /> New lag</button>
+					<Button onclick={() => addNew(close)}><Plus size={14} /> New rig</Button>
+					<Button onclick={() => void addPreset('bob', close)}><Plus size={14} /> New bob</Button>
+					<Button onclick={() => void addPreset('lag', close)}><Plus size={14} /> New lag</Button>
 				</div>
 				{#if rig && !preset}
 					<div class="acts">
-						<button onclick={() => copy(close)}><Copy size={14} /> Copy this</button>
-						<button onclick={() => remove(close)}><Trash size={14} /> Take it out</button>
+						<Button onclick={() => copy(close)}><Copy size={14} /> Copy this</Button>
+						<Button onclick={() => remove(close)}><Trash size={14} /> Take it out</Button>
 					</div>
 				{/if}
 				<PickList
@@ -184,20 +184,7 @@
 				/>{/if}
 		</div>
 	{/if}
-	<button
-		class="round"
-		title="{session.undoLabel ? `Undo: ${session.undoLabel}` : 'Nothing to undo'} (Ctrl+Z)"
-		aria-label="Undo"
-		disabled={session.undoLabel === null}
-		onclick={() => session.goBack()}><Undo size={15} /></button
-	>
-	<button
-		class="round"
-		title="{session.redoLabel ? `Redo: ${session.redoLabel}` : 'Nothing to redo'} (Ctrl+Shift+Z)"
-		aria-label="Redo"
-		disabled={session.redoLabel === null}
-		onclick={() => session.goForward()}><Redo size={15} /></button
-	>
+	<UndoButtons {session} />
 </header>
 
 <style>
@@ -276,20 +263,6 @@
 			max-width: 104px;
 		}
 	}
-	.round {
-		display: grid;
-		place-items: center;
-		width: 28px;
-		height: 28px;
-		border: 0;
-		border-radius: 50%;
-		background: none;
-		cursor: pointer;
-	}
-	.round:disabled {
-		opacity: 0.35;
-		cursor: default;
-	}
 	.body {
 		width: 330px;
 		max-height: 70vh;
@@ -299,15 +272,5 @@
 		display: flex;
 		gap: 6px;
 		padding: 2px 4px 6px;
-	}
-	.acts button {
-		display: inline-flex;
-		align-items: center;
-		gap: 4px;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 2px 8px;
-		cursor: pointer;
 	}
 </style>
