@@ -15,7 +15,7 @@ const walls = {
 	workers: ['analysis', 'course', 'documents', 'formats'],
 	session: ['analysis', 'course', 'documents', 'workers'],
 	room: ['analysis', 'course', 'documents', 'session', 'ui', 'plots', 'viewport', 'world'],
-	stages: ['analysis', 'course', 'documents', 'plots', 'session', 'ui', 'world'],
+	stages: ['analysis', 'course', 'documents', 'plots', 'room', 'session', 'ui', 'viewport', 'world'],
 	server: ['analysis', 'documents']
 };
 const rooms = [...Object.keys(walls), 'features'];

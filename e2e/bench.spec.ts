@@ -17,7 +17,7 @@ test('the first address leads to a picture that moves by itself', async ({ page 
 	await page.goto(address());
 	await expect(page).toHaveURL(/lamp-at-morrowskerry\/bench\//);
 	await expect(page.getByRole('heading', { name: 'Wave on the tower' })).toBeVisible();
-	await expect(page.locator('.picture.ready')).toBeVisible();
+	await expect(page.locator('.glass.ready')).toBeVisible();
 	await expect.poll(() => moved(page)).toBeGreaterThan(0.3);
 	await expect(page.locator('.cap.live')).toHaveCount(1);
 });

@@ -6,7 +6,7 @@ import { address, field, keeping, makeProject, thud, type, withoutPicture } from
 import { wire } from './documents';
 
 const demo = (id = ''): string => `${address()}/lamp-at-morrowskerry/course/${id}`;
-const caption = (page: Page) => page.locator('.window .name');
+const caption = (page: Page) => page.locator('.glass .caption').first();
 const clock = (page: Page) => page.getByTestId('clock');
 
 async function openCourse(page: Page, url: string): Promise<void> {
@@ -47,11 +47,11 @@ test('from an empty project: what the world raises is declared and wired, walked
 		const row = rows.filter({ has: page.locator('.sentence') }).last();
 		if (event !== 'Landing') {
 			await row.getByRole('button', { name: /^Event:/ }).click();
-			await page.getByRole('button', { name: new RegExp(`^${event}\\s*state`) }).click();
+			await page.getByRole('option', { name: new RegExp(`^${event}\\s*state`) }).click();
 		}
 		if (preset !== 'Thud') {
 			await row.getByRole('button', { name: /^Presets:/ }).click();
-			await page.getByRole('button', { name: preset, exact: true }).click();
+			await page.getByRole('option', { name: preset }).click();
 		}
 	};
 	await wire('Landing', 'Thud');
@@ -59,7 +59,7 @@ test('from an empty project: what the world raises is declared and wired, walked
 	await wire('Door closing', 'Shudder');
 	// A burst of a second, stretched to the door's own three.
 	await rows.filter({ hasText: 'Door closing' }).getByRole('button', { name: 'Say more' }).click();
-	await page.getByRole('button', { name: 'for as long as the event' }).click();
+	await page.getByRole('menuitem', { name: 'for as long as the event' }).click();
 	await expect(rows.filter({ has: page.locator('.sentence') })).toHaveCount(3);
 
 	await page.getByRole('link', { name: 'Course' }).click();
@@ -205,9 +205,9 @@ test('a course from nothing: a way on the map, an event and a game value in thei
 	await expect(page.getByRole('button', { name: /^Place \d/ })).toHaveCount(3);
 	await expect(page.getByText(/3 places, walked in/)).toBeVisible();
 	await page.getByRole('button', { name: 'Add a lane' }).click();
-	await page.getByRole('button', { name: /^Hit\s*moment/ }).click();
+	await page.getByRole('menuitem', { name: /^Hit\s*moment/ }).click();
 	await page.getByRole('button', { name: 'Add a lane' }).click();
-	await page.getByRole('button', { name: /^Cold\s*game value/ }).click();
+	await page.getByRole('menuitem', { name: /^Cold\s*game value/ }).click();
 	await expect(page.getByRole('button', { name: 'Cold 1 at 20.00 s' })).toBeVisible();
 	await expect(page.locator('.plays span')).toHaveCount(1);
 	await page.keyboard.press('Escape');
@@ -215,7 +215,7 @@ test('a course from nothing: a way on the map, an event and a game value in thei
 	await expect(page.getByRole('heading', { name: 'Area' })).toBeVisible();
 	await page.keyboard.press('Escape');
 	await page.getByLabel('two players on one screen').check();
-	await expect(page.locator('.window .centre')).toHaveCount(2);
+	await expect(page.locator('.glass .centre')).toHaveCount(2);
 	await expect(keeping(page)).toContainText('kept');
 	await page.reload();
 	await expect(page.getByLabel('two players on one screen')).toBeChecked();

@@ -6,7 +6,7 @@ import { readDocuments, sendParts, wire } from './documents';
 const demo = (): string => `${address()}/lamp-at-morrowskerry/cues`;
 const kept = (page: Page) => page.getByTestId('keeping');
 const cueRows = (page: Page) => page.getByRole('list', { name: 'Cues' }).getByRole('listitem');
-const caption = (page: Page) => page.locator('.window .name');
+const caption = (page: Page) => page.locator('.glass .caption').first();
 
 async function openCues(page: Page, url: string): Promise<void> {
 	await withoutPicture(page);
@@ -32,9 +32,9 @@ test('from an empty project: an impact is declared and wired so that harder hits
 	await page.getByRole('button', { name: 'New cue' }).click();
 	const more = page.getByRole('button', { name: 'Say more' });
 	await more.click();
-	await page.getByRole('button', { name: 'strength by speed' }).click();
+	await page.getByRole('menuitem', { name: 'strength by speed' }).click();
 	await more.click();
-	await page.getByRole('button', { name: 'at most every so often' }).click();
+	await page.getByRole('menuitem', { name: 'at most every so often' }).click();
 	await expect(page.locator('.sentence')).toHaveText(
 		/^\s*When\s+Impact\s*, at most every\s+0\.20\s*s\s*, play\s+Thud\s+at\s+0\.2 … 1\.5 by speed\s*, from where it happened/
 	);
@@ -86,7 +86,7 @@ test('a state is held and let go; a cue is switched off; words are changed in pl
 	await page.waitForTimeout(200);
 	await expect(caption(page)).toHaveText('stop own');
 	await lens.getByRole('button', { name: 'Event: Winch under load' }).click();
-	await page.getByRole('button', { name: /^Thunder\s*moment/ }).click();
+	await page.getByRole('option', { name: /^Thunder\s*moment/ }).click();
 	await expect(cueRows(page).filter({ hasText: /^\s*When\s+Thunder/ })).toHaveCount(3);
 	await page.keyboard.press('ControlOrMeta+z');
 	await page.keyboard.press('ControlOrMeta+z');

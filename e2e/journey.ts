@@ -34,7 +34,7 @@ export const answers = (page: Page): Promise<void> => expect(page.locator('html[
 export async function openBench(page: Page, url: string, picture = false): Promise<void> {
 	if (!picture) await withoutPicture(page);
 	await page.goto(url);
-	if (picture) await expect(page.locator('.picture.ready')).toBeVisible();
+	if (picture) await expect(page.locator('.glass.ready')).toBeVisible();
 	else await expect(page.getByText('This browser draws no 3D here')).toBeVisible();
 }
 

@@ -54,7 +54,7 @@ test('the list: figures, sorting, search that forgives, tags; arrows audition, E
 	for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowUp');
 	await page.keyboard.press('ArrowDown');
 	const second = await names(page).nth(1).textContent();
-	await expect(page.locator('.window .name')).toHaveText(second!);
+	await expect(page.locator('.glass .caption').first()).toHaveText(second!);
 	await page.keyboard.press('Enter');
 	await expect(page).toHaveURL(/\/bench\//);
 	await expect(page.getByRole('heading', { name: second! })).toBeVisible();

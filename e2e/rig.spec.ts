@@ -122,10 +122,10 @@ test('the demo’s rigs: each stage says what it does, on a course and on the sp
 	await stage(page, 'Head bob').click();
 	await page.getByLabel('Tried on').selectOption({ label: 'on the spot' });
 	await page.getByRole('slider', { name: 'Walking speed' }).press('ArrowRight');
-	await expect(page.locator('.window .name')).toHaveText('on the spot, 1.50 m/s');
+	await expect(page.locator('.glass .caption').first()).toHaveText('on the spot, 1.50 m/s');
 	await page.getByRole('button', { name: 'Sweep from standing to sprint and back' }).click();
 	await expect
-		.poll(async () => Number((await page.locator('.window .name').textContent())!.match(/[\d.]+(?= m)/)![0]))
+		.poll(async () => Number((await page.locator('.glass .caption').first().textContent())!.match(/[\d.]+(?= m)/)![0]))
 		.toBeGreaterThan(3);
 	await page.getByRole('button', { name: 'Stop the sweep' }).click();
 	await stage(page, 'Ceiling').click();

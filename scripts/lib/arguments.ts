@@ -1,4 +1,5 @@
 /** Command line arguments: `NAME --flag value --switch`. */
+import { parseArgs } from 'node:util';
 import { fail } from './say';
 
 export interface Arguments {
@@ -11,22 +12,27 @@ export function readArguments(
 	argv: readonly string[],
 	known: { readonly values?: readonly string[]; readonly switches?: readonly string[] }
 ): Arguments {
+	const { values = [], switches = [] } = known;
+	const { tokens } = parseArgs({
+		args: [...argv],
+		options: {
+			...Object.fromEntries(values.map((name) => [name, { type: 'string' as const }])),
+			...Object.fromEntries(switches.map((name) => [name, { type: 'boolean' as const }]))
+		},
+		allowPositionals: true,
+		// What is wrong is said in our words.
+		strict: false,
+		tokens: true
+	});
 	const plain: string[] = [];
 	const flags = new Map<string, string>();
-	for (let i = 0; i < argv.length; i++) {
-		const word = argv[i]!;
-		if (!word.startsWith('--')) {
-			plain.push(word);
-			continue;
-		}
-		const equals = word.indexOf('=');
-		const name = equals < 0 ? word.slice(2) : word.slice(2, equals);
-		if (known.switches?.includes(name)) flags.set(name, 'yes');
-		else if (known.values?.includes(name)) {
-			const value = equals < 0 ? argv[++i] : word.slice(equals + 1);
-			if (value === undefined) fail(`--${name} needs a value.`);
-			flags.set(name, value!);
-		} else fail(`--${name} is not known here. ./dinesis help lists what is.`);
+	for (const token of tokens) {
+		if (token.kind === 'positional') plain.push(token.value);
+		if (token.kind !== 'option') continue;
+		if (switches.includes(token.name)) flags.set(token.name, 'yes');
+		else if (!values.includes(token.name)) fail(`${token.rawName} is not known here. ./dinesis help lists what is.`);
+		else if (token.value === undefined) fail(`--${token.name} needs a value.`);
+		else flags.set(token.name, token.value);
 	}
 	return { plain, flags };
 }

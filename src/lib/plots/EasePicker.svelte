@@ -2,6 +2,7 @@
 	/** An ease, picked from drawings or made by hand with two handles. */
 	import { EASE_NAMES, overshoots, type Ease, type EaseHandles } from 'dinesis-runtime/tools';
 	import Popover from '$lib/ui/Popover.svelte';
+	import RadioGroup from '$lib/ui/RadioGroup.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { easePath } from './ease-path';
 
@@ -63,15 +64,20 @@
 		<svg class="small" class:falling viewBox="0 0 22 14" aria-hidden="true"><path d={easePath(ease, 22, 14, 2)} /></svg>
 	{/snippet}
 	<div class="panel">
-		<div class="eases" role="radiogroup" aria-label="Ease of the {label}">
-			{#each names as name (name)}
-				<button role="radio" aria-checked={ease === name} title={name} onclick={() => onchange(name, true)}>
+		<div class="eases">
+			<RadioGroup
+				label="Ease of the {label}"
+				options={names.map((name) => ({ value: name, label: name, title: name }))}
+				value={typeof ease === 'string' ? ease : null}
+				onchange={(name) => onchange(name, true)}
+			>
+				{#snippet children({ value: name })}
 					<svg class:falling viewBox="0 0 44 30" aria-hidden="true"
 						><path d={easePath(name, 44, 30, wild ? 7 : 4)} /></svg
 					>
 					<small>{name}</small>
-				</button>
-			{/each}
+				{/snippet}
+			</RadioGroup>
 		</div>
 		<div class="hand">
 			<!-- svelte-ignore a11y_no_static_element_interactions -->
@@ -134,7 +140,7 @@
 		grid-template-columns: repeat(6, 1fr);
 		gap: 4px;
 	}
-	.eases button {
+	.eases :global(button) {
 		border: 1px solid var(--rule);
 		border-radius: 6px;
 		background: var(--field);
@@ -143,10 +149,10 @@
 		display: grid;
 		justify-items: center;
 	}
-	.eases button:hover {
+	.eases :global(button:hover) {
 		border-color: var(--lamp);
 	}
-	.eases button[aria-checked='true'] {
+	.eases :global(button[aria-checked='true']) {
 		border-color: var(--lamp);
 		background: var(--lamp-wash);
 	}

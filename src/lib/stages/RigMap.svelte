@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** The grounds from above with the way, the body, the camera and where it looks; limits and a fixed camera's place are taken here. */
 	import type { Limits, RigView } from 'dinesis-runtime/tools';
-	import { FOOTPRINTS, viewOf, type MapView } from '$lib/world/map-view';
+	import GroundsMap from '$lib/room/GroundsMap.svelte';
+	import { onPaper, viewOf, type MapView } from '$lib/world/map-view';
 
 	interface Props {
 		/** Places of the way, x and z. */
@@ -19,7 +20,6 @@
 	let { way, body, camera, view, limits, takes, onlimits, onview }: Props = $props();
 
 	let [W, H] = $state([420, 320]);
-	let svg: SVGSVGElement;
 	type Grip =
 		| { readonly what: 'edge'; readonly axis: 'x' | 'z'; readonly end: 0 | 1 }
 		| { readonly what: 'corner'; readonly i: number }
@@ -41,19 +41,13 @@
 	$effect(() => {
 		if (!held) seen = viewOf(shown, W / Math.max(1, H));
 	});
-	const k = $derived(H / 2 / seen.half);
-	const px = (x: number): number => W / 2 + (x - seen.x) * k;
-	const pz = (z: number): number => H / 2 + (z - seen.z) * k;
-	const left = $derived(limits?.x ? px(limits.x[0]) : -10);
-	const right = $derived(limits?.x ? px(limits.x[1]) : W + 10);
-	const top = $derived(limits?.z ? pz(limits.z[0]) : -10);
-	const foot = $derived(limits?.z ? pz(limits.z[1]) : H + 10);
+	const paper = $derived(onPaper(seen, W, H));
+	const left = $derived(limits?.x ? paper.px(limits.x[0]) : -10);
+	const right = $derived(limits?.x ? paper.px(limits.x[1]) : W + 10);
+	const top = $derived(limits?.z ? paper.pz(limits.z[0]) : -10);
+	const foot = $derived(limits?.z ? paper.pz(limits.z[1]) : H + 10);
 
-	function spot(event: PointerEvent): [number, number] {
-		const box = svg.getBoundingClientRect();
-		const at = (v: number): number => Math.round(v * 20) / 20;
-		return [at(seen.x + (event.clientX - box.left - W / 2) / k), at(seen.z + (event.clientY - box.top - H / 2) / k)];
-	}
+	const clean = (v: number): number => Math.round(v * 20) / 20;
 	function put(grip: Grip, x: number, z: number, done: boolean) {
 		if (grip.what === 'place') return onview({ place: [x, view.place[1], z] }, 'place', done);
 		if (!limits) return;
@@ -68,13 +62,13 @@
 	function take(event: PointerEvent, grip: Grip) {
 		if (event.button !== 0) return;
 		held = grip;
-		svg.setPointerCapture(event.pointerId);
+		(event.currentTarget as Element).setPointerCapture(event.pointerId);
 	}
-	function drag(event: PointerEvent) {
-		if (held) put(held, ...spot(event), false);
+	function drag([x, z]: readonly [number, number]) {
+		if (held) put(held, clean(x), clean(z), false);
 	}
-	function drop(event: PointerEvent) {
-		if (held) put(held, ...spot(event), true);
+	function drop([x, z]: readonly [number, number]) {
+		if (held) put(held, clean(x), clean(z), true);
 		held = null;
 	}
 	function keys(event: KeyboardEvent, grip: Grip, x: number, z: number) {
@@ -98,97 +92,84 @@
 	const wedge = $derived(Math.tan(((view.fov / 2) * Math.PI) / 180) * 1.6);
 </script>
 
-<div class="map" bind:clientWidth={W} bind:clientHeight={H}>
-	<svg
-		bind:this={svg}
-		viewBox="0 0 {W} {H}"
-		role="group"
-		aria-label="The grounds from above"
+<div class="map">
+	<GroundsMap
+		label="The grounds from above"
+		view={seen}
 		onpointermove={drag}
 		onpointerup={drop}
-		onpointercancel={drop}
+		bind:width={W}
+		bind:height={H}
 	>
-		<rect width={W} height={H} class="sea" />
-		<g transform="translate({W / 2} {H / 2}) scale({k}) translate({-seen.x} {-seen.z})">
-			{#each FOOTPRINTS as f, i (i)}
+		{#snippet children({ px, pz })}
+			<polyline class="way" points={way.map(([x, z]) => `${px(x).toFixed(1)},${pz(z).toFixed(1)}`).join(' ')} />
+			{#if limits}
+				{#if limits.x || limits.z}
+					<path class="beyond" d="M-9 -9H{W + 9}V{H + 9}H-9ZM{left} {top}V{foot}H{right}V{top}Z" />
+				{/if}
+				{#if limits.area}
+					<polygon
+						class="area"
+						points={limits.area.map(([x, z]) => `${px(x).toFixed(1)},${pz(z).toFixed(1)}`).join(' ')}
+					/>
+				{/if}
+			{/if}
+			<line class="boom" x1={px(body[0])} y1={pz(body[1])} x2={px(camera[0])} y2={pz(camera[1])} />
+			<g transform="translate({px(camera[0])} {pz(camera[1])}) rotate({-camera[2]})">
+				{#if view.kind !== 'flat'}<path class="sees" d="M0 0L{-wedge * 34} -34H{wedge * 34}Z" />{/if}
+				<circle class="camera" r="5" />
+			</g>
+			<path
+				class="body"
+				d="M0 -9l6.5 15l-6.5 -4l-6.5 4z"
+				transform="translate({px(body[0])} {pz(body[1])}) rotate({-body[2]})"
+			/>
+			{#each edges as edge (`${edge.axis}${edge.end}`)}
+				{@const at = edge.axis === 'x' ? px(edge.at) : pz(edge.at)}
 				<rect
-					class={f.kind}
-					style:--up={f.height}
-					x={-f.width / 2}
-					y={-f.depth / 2}
-					width={f.width}
-					height={f.depth}
-					transform="translate({f.x} {f.z}) rotate({f.turn})"
+					class="edge {edge.axis}"
+					x={edge.axis === 'x' ? at - 3 : Math.max(0, left)}
+					y={edge.axis === 'x' ? Math.max(0, top) : at - 3}
+					width={edge.axis === 'x' ? 6 : Math.max(0, Math.min(W, right) - Math.max(0, left))}
+					height={edge.axis === 'x' ? Math.max(0, Math.min(H, foot) - Math.max(0, top)) : 6}
+					role="slider"
+					tabindex="0"
+					aria-label="{edge.axis} {edge.end === 0 ? 'from' : 'to'}"
+					aria-valuenow={edge.at}
+					onpointerdown={(e) => take(e, edge)}
+					onkeydown={(e) => keys(e, edge, edge.at, edge.at)}
 				/>
 			{/each}
-		</g>
-		<polyline class="way" points={way.map(([x, z]) => `${px(x).toFixed(1)},${pz(z).toFixed(1)}`).join(' ')} />
-		{#if limits}
-			{#if limits.x || limits.z}
-				<path class="beyond" d="M-9 -9H{W + 9}V{H + 9}H-9ZM{left} {top}V{foot}H{right}V{top}Z" />
+			{#if takes === 'limits' && limits?.area}
+				{#each limits.area as [x, z], i (i)}
+					<circle
+						class="corner"
+						cx={px(x)}
+						cy={pz(z)}
+						r="6"
+						role="button"
+						tabindex="0"
+						aria-label="Corner {i + 1} of the area"
+						onpointerdown={(e) => take(e, { what: 'corner', i })}
+						onkeydown={(e) => keys(e, { what: 'corner', i }, x, z)}
+					/>
+				{/each}
 			{/if}
-			{#if limits.area}
-				<polygon
-					class="area"
-					points={limits.area.map(([x, z]) => `${px(x).toFixed(1)},${pz(z).toFixed(1)}`).join(' ')}
-				/>
-			{/if}
-		{/if}
-		<line class="boom" x1={px(body[0])} y1={pz(body[1])} x2={px(camera[0])} y2={pz(camera[1])} />
-		<g transform="translate({px(camera[0])} {pz(camera[1])}) rotate({-camera[2]})">
-			{#if view.kind !== 'flat'}<path class="sees" d="M0 0L{-wedge * 34} -34H{wedge * 34}Z" />{/if}
-			<circle class="camera" r="5" />
-		</g>
-		<path
-			class="body"
-			d="M0 -9l6.5 15l-6.5 -4l-6.5 4z"
-			transform="translate({px(body[0])} {pz(body[1])}) rotate({-body[2]})"
-		/>
-		{#each edges as edge (`${edge.axis}${edge.end}`)}
-			{@const at = edge.axis === 'x' ? px(edge.at) : pz(edge.at)}
-			<rect
-				class="edge {edge.axis}"
-				x={edge.axis === 'x' ? at - 3 : Math.max(0, left)}
-				y={edge.axis === 'x' ? Math.max(0, top) : at - 3}
-				width={edge.axis === 'x' ? 6 : Math.max(0, Math.min(W, right) - Math.max(0, left))}
-				height={edge.axis === 'x' ? Math.max(0, Math.min(H, foot) - Math.max(0, top)) : 6}
-				role="slider"
-				tabindex="0"
-				aria-label="{edge.axis} {edge.end === 0 ? 'from' : 'to'}"
-				aria-valuenow={edge.at}
-				onpointerdown={(e) => take(e, edge)}
-				onkeydown={(e) => keys(e, edge, edge.at, edge.at)}
-			/>
-		{/each}
-		{#if takes === 'limits' && limits?.area}
-			{#each limits.area as [x, z], i (i)}
+			{#if view.kind === 'fixed'}
 				<circle
 					class="corner"
-					cx={px(x)}
-					cy={pz(z)}
-					r="6"
+					cx={px(view.place[0])}
+					cy={pz(view.place[2])}
+					r="7"
 					role="button"
 					tabindex="0"
-					aria-label="Corner {i + 1} of the area"
-					onpointerdown={(e) => take(e, { what: 'corner', i })}
-					onkeydown={(e) => keys(e, { what: 'corner', i }, x, z)}
+					aria-label="Where the camera stands"
+					onpointerdown={(e) => take(e, { what: 'place' })}
+					onkeydown={(e) => keys(e, { what: 'place' }, view.place[0], view.place[2])}
 				/>
-			{/each}
-		{/if}
-		{#if view.kind === 'fixed'}
-			<circle
-				class="corner"
-				cx={px(view.place[0])}
-				cy={pz(view.place[2])}
-				r="7"
-				role="button"
-				tabindex="0"
-				aria-label="Where the camera stands"
-				onpointerdown={(e) => take(e, { what: 'place' })}
-				onkeydown={(e) => keys(e, { what: 'place' }, view.place[0], view.place[2])}
-			/>
-		{/if}
-	</svg>
+			{/if}
+		{/snippet}
+	</GroundsMap>
 	<p>arrow: the body · dot: the camera</p>
 </div>
 
@@ -200,26 +181,6 @@
 		min-width: 0;
 		overflow: hidden;
 		border-radius: 5px;
-	}
-	svg {
-		position: absolute;
-		inset: 0;
-		width: 100%;
-		height: 100%;
-		touch-action: none;
-	}
-	.sea {
-		fill: var(--sea);
-	}
-	.ground {
-		fill: color-mix(in srgb, var(--sheet) calc(var(--up) * 100%), var(--paper-3));
-		stroke: var(--rule-strong);
-		stroke-width: 0.04;
-	}
-	.wall,
-	.rail {
-		fill: var(--ink-2);
-		opacity: 0.55;
 	}
 	.way {
 		fill: none;

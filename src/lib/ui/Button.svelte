@@ -2,10 +2,14 @@
 	/** A small button with a border: the plain one of heads, bars and notes. */
 	import type { HTMLButtonAttributes } from 'svelte/elements';
 
-	let { children, ...rest }: HTMLButtonAttributes = $props();
+	interface Props extends HTMLButtonAttributes {
+		/** The one that is meant here. */
+		strong?: boolean;
+	}
+	let { children, strong = false, ...rest }: Props = $props();
 </script>
 
-<button {...rest}>{@render children?.()}</button>
+<button class:strong {...rest}>{@render children?.()}</button>
 
 <style>
 	button {
@@ -22,6 +26,12 @@
 	}
 	button:hover:not(:disabled) {
 		border-color: var(--lamp);
+	}
+	.strong {
+		background: var(--lamp-light);
+		border-color: var(--lamp);
+		color: var(--on-lamp);
+		font-weight: 600;
 	}
 	button:disabled {
 		opacity: 0.45;

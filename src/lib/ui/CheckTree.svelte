@@ -6,7 +6,8 @@
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import { VList, type VListHandle } from 'virtua/svelte';
-	import { checkOf, moveIn, rowsOf, typedTo, type Row, type TreeGroup } from './check-tree';
+	import { checkOf, moveIn, rowsOf, type Row, type TreeGroup } from './check-tree';
+	import { TypeAhead } from './roving';
 
 	interface Props {
 		label: string;
@@ -22,8 +23,7 @@
 	const uid = $props.id();
 	let list: VListHandle | undefined = $state();
 	let closed = $state.raw<ReadonlySet<string>>(new Set());
-	let typed = '';
-	let typedAt = 0;
+	const ahead = new TypeAhead();
 	const rows = $derived(rowsOf(groups, closed));
 	const at = $derived(
 		Math.max(
@@ -56,11 +56,12 @@
 		if (event.key === ' ' || event.key === 'Enter') toggle(row);
 		else if (move?.fold !== undefined) fold(row.id, move.fold);
 		else if (move) go(move.to);
-		else if (event.key.length === 1 && event.key !== '*') {
-			typed = event.timeStamp - typedAt > 700 ? event.key : typed + event.key;
-			typedAt = event.timeStamp;
-			go(typedTo(rows, at, typed));
-		} else return;
+		else {
+			const labels = rows.map(({ label }) => label);
+			const to = ahead.to(event, labels, at);
+			if (to === null) return;
+			go(to);
+		}
 		event.preventDefault();
 		event.stopPropagation();
 	}
@@ -124,7 +125,7 @@
 		outline: none;
 	}
 	.tree:focus-visible {
-		outline: 2px solid var(--lamp);
+		outline: 2px solid var(--focus);
 		outline-offset: 1px;
 	}
 	.row {

@@ -8,21 +8,30 @@
 		onclose?: () => void;
 		children: Snippet;
 		wide?: boolean;
+		/** Without a heading: the title is only read out. A press outside closes it. */
+		bare?: boolean;
 	}
-	let { title, open, onclose, children, wide = false }: Props = $props();
+	let { title, open, onclose, children, wide = false, bare = false }: Props = $props();
 	let dialog: HTMLDialogElement;
 	const id = $props.id();
 
 	$effect(() => {
-		if (open && !dialog.open) dialog.showModal();
-		else if (!open && dialog.open) dialog.close();
+		if (open && !dialog.open) {
+			dialog.showModal();
+			// What says so itself has the focus; else the dialog: not its closing button.
+			if (!dialog.querySelector('[autofocus]')) dialog.focus({ preventScroll: true });
+		} else if (!open && dialog.open) dialog.close();
 	});
 </script>
 
 <dialog
 	bind:this={dialog}
 	class:wide
-	aria-labelledby={id}
+	class:bare
+	tabindex="-1"
+	aria-labelledby={bare ? undefined : id}
+	aria-label={bare ? title : undefined}
+	onclick={(event) => bare && event.target === dialog && onclose?.()}
 	onkeydown={(event) => {
 		event.stopPropagation();
 		if (event.key !== 'Escape' || event.defaultPrevented) return;
@@ -41,10 +50,10 @@
 		else dialog.showModal();
 	}}
 >
-	<header>
-		<h2 {id}>{title}</h2>
-		{#if onclose}<button onclick={onclose} aria-label="Close">×</button>{/if}
-	</header>
+	{#if !bare}<header>
+			<h2 {id}>{title}</h2>
+			{#if onclose}<button onclick={onclose} aria-label="Close">×</button>{/if}
+		</header>{/if}
 	{#if open}{@render children()}{/if}
 </dialog>
 
@@ -60,6 +69,14 @@
 	}
 	dialog.wide {
 		width: min(46rem, 94vw);
+	}
+	dialog.bare {
+		width: min(38rem, 92vw);
+		margin-top: 12vh;
+		padding: 8px;
+	}
+	dialog:focus {
+		outline: none;
 	}
 	dialog::backdrop {
 		background: rgb(28 42 58 / 45%);
@@ -79,6 +96,14 @@
 		font-size: 20px;
 		line-height: 1;
 		cursor: pointer;
-		padding: 0 4px;
+		width: 26px;
+		height: 26px;
+		padding: 0;
+		border-radius: 6px;
+		color: var(--ink-2);
+	}
+	header button:hover {
+		background: var(--lamp-wash);
+		color: var(--ink);
 	}
 </style>

@@ -16,8 +16,20 @@
 		look?: 'plain' | 'chip' | 'heading' | 'icon';
 		title?: string;
 		disabled?: boolean;
+		/** What the panel holds: a menu or a list says itself what it is. */
+		holds?: 'dialog' | 'menu' | 'listbox';
 	}
-	let { label, button, children, onopen, align = 'left', look = 'plain', title, disabled = false }: Props = $props();
+	let {
+		label,
+		button,
+		children,
+		onopen,
+		align = 'left',
+		look = 'plain',
+		title,
+		disabled = false,
+		holds = 'dialog'
+	}: Props = $props();
 	let open = $state(false);
 	let root: HTMLElement;
 	let trigger: HTMLButtonElement;
@@ -56,8 +68,13 @@
 	bind:this={root}
 	role="presentation"
 	onkeydown={(event) => {
-		if (!open) return;
-		if (event.key === 'Escape') {
+		if (!open) {
+			// A menu or a list is opened by an arrow as well.
+			if (holds === 'dialog' || (event.key !== 'ArrowDown' && event.key !== 'ArrowUp')) return;
+			event.preventDefault();
+			event.stopPropagation();
+			show();
+		} else if (event.key === 'Escape') {
 			event.stopPropagation();
 			close();
 		} else if (!event.ctrlKey && !event.metaKey) event.stopPropagation();
@@ -67,7 +84,7 @@
 		bind:this={trigger}
 		class={look}
 		aria-expanded={open}
-		aria-haspopup="dialog"
+		aria-haspopup={holds}
 		aria-label={label}
 		{title}
 		{disabled}
@@ -76,7 +93,14 @@
 		{@render button()}
 	</button>
 	{#if open}
-		<div class="panel" popover="manual" role="dialog" aria-label={label} tabindex="-1" {@attach beside}>
+		<div
+			class="panel"
+			popover="manual"
+			role={holds === 'dialog' ? 'dialog' : undefined}
+			aria-label={holds === 'dialog' ? label : undefined}
+			tabindex="-1"
+			{@attach beside}
+		>
 			{@render children(close)}
 		</div>
 	{/if}

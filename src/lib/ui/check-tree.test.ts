@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkOf, moveIn, rowsOf, typedTo } from './check-tree';
+import { checkOf, moveIn, rowsOf } from './check-tree';
 
 const groups = [
 	{
@@ -63,10 +63,5 @@ describe('a tree of what may be chosen', () => {
 			{ to: 0 }
 		]);
 		expect(to(0, 'F4')).toBeNull();
-	});
-
-	it('letters lead to the next name that begins so, and around', () => {
-		expect([typedTo(rows, 0, 'b'), typedTo(rows, 2, 'b'), typedTo(rows, 4, 'b')]).toEqual([2, 4, 2]);
-		expect([typedTo(rows, 2, 'be'), typedTo(rows, 0, 'x')]).toEqual([2, 0]);
 	});
 });

@@ -84,15 +84,3 @@ export function moveIn(
 			return null;
 	}
 }
-
-/** The next row whose name begins with what was typed, from this one on and around; the same where there is none. */
-export function typedTo(rows: readonly Row[], at: number, typed: string): number {
-	const text = typed.toLowerCase();
-	// What is typed on may still fit where one is; one letter alone goes on to the next.
-	const first = text.length > 1 ? 0 : 1;
-	for (let i = first; i < rows.length + first; i++) {
-		const to = (at + i) % rows.length;
-		if (rows[to]!.label.toLowerCase().startsWith(text)) return to;
-	}
-	return at;
-}

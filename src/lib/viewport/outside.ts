@@ -84,6 +84,8 @@ export class OutsideView {
 	private readonly v = new THREE.Vector3();
 	private readonly turn = new THREE.Quaternion();
 	private readonly angles = new THREE.Euler(0, 0, 0, 'YXZ');
+	/** Counts up whenever a hand has turned or zoomed it. */
+	turned = 0;
 	private around = 0.75;
 	private above = 0.42;
 	/** Times the distance that fits what is shown. */
@@ -111,11 +113,13 @@ export class OutsideView {
 
 	/** Turns the view by a drag of so many pixels. */
 	orbit(dx: number, dy: number): void {
+		this.turned++;
 		this.around -= dx * 0.009;
 		this.above = Math.min(1.5, Math.max(0.04, this.above + dy * 0.007));
 	}
 
 	zoomBy(factor: number): void {
+		this.turned++;
 		this.zoom = Math.min(8, Math.max(0.2, this.zoom * factor));
 	}
 

@@ -4,6 +4,7 @@ import type { View } from 'dinesis-runtime/tools';
 import { createGallery } from './gallery';
 import { FlatOutside, OutsideView, type OutsideLook } from './outside';
 import { FLAT_HEIGHT, GALLERY_REST } from './rests';
+import { Seen, Sharpness } from './sharpness';
 import type { Landmark, Stage } from './stage';
 import { createYard } from './yard';
 
@@ -53,17 +54,14 @@ export class Picture {
 	private readonly point = new THREE.Vector3();
 	private width = 16;
 	private height = 9;
-	private ratio = 1;
-	private average = 16;
+	private ratio: number;
+	private readonly sharpness = new Sharpness(() => Math.min(window.devicePixelRatio || 1, 2));
+	private readonly seen = new Seen();
 	private posts = false;
 	private nextOnWall = 0;
 
 	/** `coarse`: the pixel ratio that a small picture stays at. */
-	constructor(
-		canvas: HTMLCanvasElement,
-		view: View = 'space',
-		private readonly coarse: number | null = null
-	) {
+	constructor(canvas: HTMLCanvasElement, view: View = 'space', coarse: number | null = null) {
 		this.renderer = new THREE.WebGLRenderer({
 			canvas,
 			antialias: false,
@@ -73,7 +71,7 @@ export class Picture {
 		});
 		this.renderer.toneMapping = THREE.NoToneMapping;
 		this.renderer.setScissorTest(true);
-		this.ratio = coarse ?? Math.min(window.devicePixelRatio || 1, 2);
+		this.ratio = coarse ?? this.sharpness.ratio;
 		this.show(view);
 	}
 
@@ -83,6 +81,7 @@ export class Picture {
 		if (!stage) this.stages.set(view, (stage = stageFor(view)));
 		this.stage = stage;
 		this.stage.shape(this.width / this.height);
+		this.sharpness.touch();
 		this.chooseMarks();
 	}
 
@@ -93,6 +92,7 @@ export class Picture {
 	/** Marks on the posts at 1, 5, 20 and 100 m instead of on what stands in the scene. */
 	showPosts(shown: boolean): void {
 		this.posts = shown;
+		this.sharpness.touch();
 		this.chooseMarks();
 	}
 
@@ -107,6 +107,33 @@ export class Picture {
 		this.renderer.setPixelRatio(this.ratio);
 		this.renderer.setSize(width, height, false);
 		this.stage.shape(width / height);
+		this.sharpness.touch();
+	}
+
+	/** One frame of the display, so many milliseconds after the last one: as sharp as its pace allows, and what stands still once. */
+	frame(wish: Wish, frameMs: number): void {
+		const { outside } = wish;
+		this.seen.begin().all(wish.a).put(wish.seam).put(wish.time);
+		if (wish.b) this.seen.all(wish.b);
+		if (outside) {
+			const { area, look } = outside;
+			this.seen
+				.put(area.x)
+				.put(area.y)
+				.put(area.width)
+				.put(area.height)
+				.put(look.trail.count)
+				.put(this.outsideSpace.turned);
+			if (look.source) this.seen.all(look.source);
+		}
+		const ratio = this.sharpness.next(frameMs, this.seen.changed());
+		if (ratio === null) return;
+		if (ratio !== this.ratio) {
+			this.ratio = ratio;
+			// It empties the canvas: the drawing follows at once.
+			this.renderer.setPixelRatio(ratio);
+		}
+		this.draw(wish);
 	}
 
 	draw(wish: Wish): void {
@@ -138,23 +165,6 @@ export class Picture {
 			this.clip({ x, y, width, height }, true);
 			this.renderer.render(this.stage.scene, this.stage.camera);
 		}
-	}
-
-	/** Lowers the resolution when frames come late and raises it when there is room: the motion matters more than the pixels. */
-	adapt(frameMs: number): void {
-		if (frameMs > 250 || this.coarse !== null) return;
-		this.average += (frameMs - this.average) * 0.05;
-		const most = Math.min(window.devicePixelRatio || 1, 2);
-		const wanted =
-			this.average > 26
-				? Math.max(0.5, this.ratio * 0.8)
-				: this.average < 17.5
-					? Math.min(most, this.ratio * 1.15)
-					: this.ratio;
-		if (Math.abs(wanted - this.ratio) < 0.02) return;
-		this.ratio = wanted;
-		this.average = 20;
-		this.resize(this.width, this.height);
 	}
 
 	dispose(): void {

@@ -3,6 +3,7 @@ import * as THREE from 'three';
 import { viewOf } from 'dinesis-runtime/tools';
 import { CASKS, CRANE, SEA_LEVEL, SKIFF } from '$lib/world/grounds';
 import type { Eye } from './eye';
+import { Seen, Sharpness } from './sharpness';
 import { createGrounds, figure, load, skiff, UNTOUCHED, type Moving } from './grounds';
 
 const DEG = Math.PI / 180;
@@ -31,14 +32,14 @@ export class RunPicture {
 	private readonly shift = new THREE.Vector3();
 	private width = 16;
 	private height = 9;
-	private ratio: number;
-	private average = 16;
+	private readonly sharpness = new Sharpness(() => Math.min(window.devicePixelRatio || 1, 2));
+	private readonly seen = new Seen();
+	private ratio = this.sharpness.ratio;
 
 	constructor(canvas: HTMLCanvasElement) {
 		this.renderer = new THREE.WebGLRenderer({ canvas, antialias: false, powerPreference: 'high-performance' });
 		this.renderer.toneMapping = THREE.NoToneMapping;
 		this.renderer.setScissorTest(true);
-		this.ratio = Math.min(window.devicePixelRatio || 1, 2);
 		this.grounds.scene.add(this.ways, ...this.others, ...this.skiffs.map((s) => s.group), this.load.group);
 		this.reset();
 	}
@@ -49,6 +50,7 @@ export class RunPicture {
 	}
 
 	put(moving: Moving): void {
+		this.sharpness.touch();
 		this.grounds.put(moving);
 	}
 
@@ -59,6 +61,7 @@ export class RunPicture {
 			(old.material as THREE.Material).dispose();
 		}
 		this.ways.clear();
+		this.sharpness.touch();
 		ways.forEach((way, i) => {
 			const at: number[] = [];
 			for (let p = 0; p + 5 < way.length; p += 3) {
@@ -82,6 +85,24 @@ export class RunPicture {
 		this.height = height;
 		this.renderer.setPixelRatio(this.ratio);
 		this.renderer.setSize(width, height, false);
+		this.sharpness.touch();
+	}
+
+	/** One frame of the display, so many milliseconds after the last one: as sharp as its pace allows, and what stands still once. */
+	frame(eyes: readonly Eye[], time: number, frameMs: number): void {
+		this.seen.begin().put(time);
+		for (const { pose, offset, fov, body, view } of eyes) {
+			this.seen.all(pose).all(offset).put(fov).all(body);
+			this.seen.put(view.tall).put(view.pixelsPerMetre).put(view.kind.length);
+		}
+		const ratio = this.sharpness.next(frameMs, this.seen.changed());
+		if (ratio === null) return;
+		if (ratio !== this.ratio) {
+			this.ratio = ratio;
+			// It empties the canvas: the drawing follows at once.
+			this.renderer.setPixelRatio(ratio);
+		}
+		this.draw(eyes, time);
 	}
 
 	draw(eyes: readonly Eye[], time: number): void {
@@ -144,23 +165,6 @@ export class RunPicture {
 		if (hangs) return;
 		this.load.group.position.set(CRANE.starts, CRANE.boom - CRANE.rope, CRANE.z);
 		this.load.hang(CRANE.starts, CRANE.boom - CRANE.rope);
-	}
-
-	/** Lowers the resolution when frames come late and raises it when there is room: the motion matters more than the pixels. */
-	adapt(frameMs: number): void {
-		if (frameMs > 250) return;
-		this.average += (frameMs - this.average) * 0.05;
-		const most = Math.min(window.devicePixelRatio || 1, 2);
-		const wanted =
-			this.average > 26
-				? Math.max(0.5, this.ratio * 0.8)
-				: this.average < 17.5
-					? Math.min(most, this.ratio * 1.15)
-					: this.ratio;
-		if (Math.abs(wanted - this.ratio) < 0.02) return;
-		this.ratio = wanted;
-		this.average = 20;
-		this.resize(this.width, this.height);
 	}
 
 	dispose(): void {

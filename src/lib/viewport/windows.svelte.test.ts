@@ -1,13 +1,13 @@
 import { render } from '@testing-library/svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import Glass from './Glass.svelte';
 import MovingPicture from './MovingPicture.svelte';
 import RunWindow from './RunWindow.svelte';
 
 /** What the pictures were asked for, in order. */
 const asked: string[] = [];
 class Still {
-	draw = () => void asked.push('draw');
-	adapt = () => void asked.push('adapt');
+	frame = () => void asked.push('frame');
 	resize = () => undefined;
 	show = () => undefined;
 	showWays = () => undefined;
@@ -69,7 +69,7 @@ describe('a window', () => {
 	it.each([
 		['onto a run', () => render(RunWindow, look)],
 		['onto a motion', () => render(MovingPicture, moving)]
-	])('%s changes its resolution before it draws: what empties the canvas leaves no blank frame', async (_, open) => {
+	])('%s hands each frame of the display to its picture once', async (_, open) => {
 		open();
 		await vi.waitFor(() => {
 			frame(performance.now());
@@ -77,6 +77,31 @@ describe('a window', () => {
 		});
 		asked.length = 0;
 		for (let i = 0; i < 3; i++) frame(performance.now());
-		expect(asked).toEqual(['adapt', 'draw', 'adapt', 'draw', 'adapt', 'draw']);
+		expect(asked).toEqual(['frame', 'frame', 'frame']);
+	});
+});
+
+describe('the frame of a window', () => {
+	const open = (load: () => Promise<(canvas: HTMLCanvasElement) => Still>, onpicture = vi.fn()) => {
+		const made = render(Glass<Still>, { label: 'The picture', load, onpicture, without: 'The strip goes on.' });
+		return { ...made, onpicture };
+	};
+
+	it('where there is no 3D it says so, once and for all, and what goes on', async () => {
+		const load = vi.fn(async () => (): Still => {
+			throw new Error('no WebGL');
+		});
+		const { findByRole, onpicture } = open(load);
+		expect((await findByRole('alert')).textContent).toMatch(/draws no 3D here.*The strip goes on\./);
+		expect(load).toHaveBeenCalledOnce();
+		expect(onpicture).not.toHaveBeenCalled();
+	});
+
+	it('hands the picture over when it is there, and takes it back when the window goes', async () => {
+		const { onpicture, unmount } = open(async () => () => new Still());
+		await vi.waitFor(() => expect(onpicture).toHaveBeenCalledOnce());
+		expect(onpicture.mock.calls[0]![0]).toBeInstanceOf(Still);
+		unmount();
+		expect(onpicture).toHaveBeenLastCalledWith(null);
 	});
 });

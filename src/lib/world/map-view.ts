@@ -53,3 +53,28 @@ export function viewOf(places: readonly (readonly [number, number])[], aspect: n
 		half: Math.max(5, (near - far) / 2 + 2.5, ((right - left) / 2 + 2.5) / aspect)
 	};
 }
+
+/** Metres on paper, and back. */
+export interface Paper {
+	/** Pixels a metre. */
+	readonly k: number;
+	readonly width: number;
+	readonly height: number;
+	px(x: number): number;
+	pz(z: number): number;
+	xAt(px: number): number;
+	zAt(py: number): number;
+}
+
+export function onPaper({ x, z, half }: MapView, width: number, height: number): Paper {
+	const k = height / 2 / half;
+	return {
+		k,
+		width,
+		height,
+		px: (metres) => width / 2 + (metres - x) * k,
+		pz: (metres) => height / 2 + (metres - z) * k,
+		xAt: (px) => x + (px - width / 2) / k,
+		zAt: (py) => z + (py - height / 2) / k
+	};
+}

@@ -3,19 +3,18 @@
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { afterNavigate, goto, preloadCode } from '$app/navigation';
 	import { page } from '$app/state';
-	import { tinykeys } from 'tinykeys';
 	import Moon from '@lucide/svelte/icons/moon';
 	import Sun from '@lucide/svelte/icons/sun';
-	import { documentCommands } from '$lib/features/shell/documents';
+	import { everywhere } from '$lib/features/shell/everywhere';
 	import FieldNotes from '$lib/features/shell/FieldNotes.svelte';
 	import PeopleMenu from '$lib/features/shell/PeopleMenu.svelte';
 	import Palette from '$lib/features/shell/Palette.svelte';
+	import { ROOMS } from '$lib/features/shell/rooms';
 	import ShortcutsDialog from '$lib/features/shell/ShortcutsDialog.svelte';
 	import { hasBegun, lastIn, noteBegun, placeOf, remember } from '$lib/session/places';
 	import { provideSession, ProjectSession } from '$lib/session/session.svelte';
 	import { fetchShelf, type ShelfEntry } from '$lib/session/api';
-	import { Commands, provideCommands, type Command } from '$lib/ui/commands.svelte';
-	import { isTyping } from '$lib/ui/targets';
+	import { Commands, provideCommands } from '$lib/ui/commands.svelte';
 	import { theme } from '$lib/ui/theme.svelte';
 	import { keepTyped } from '$lib/ui/typed';
 	import Toasts from '$lib/ui/Toasts.svelte';
@@ -34,13 +33,6 @@
 	let hint = $state(false);
 	let shelf = $state.raw<readonly ShelfEntry[]>([]);
 
-	const rooms = [
-		{ path: 'bench', label: 'Bench', about: 'tune one preset', keys: 'G B' },
-		{ path: 'library', label: 'Library', about: 'all presets, by how they feel', keys: 'G L' },
-		{ path: 'cues', label: 'Cues', about: 'what sets the camera moving', keys: 'G C' },
-		{ path: 'rig', label: 'Rig', about: 'what the player sees through', keys: 'G R' },
-		{ path: 'course', label: 'Course', about: 'try it in a stretch of play', keys: 'G P' }
-	];
 	const addressOf = (room: string, document = ''): string =>
 		`${session.home}/${room}${document ? `/${encodeURIComponent(document)}` : ''}`;
 	/** A room as one left it. What was open there may be gone meanwhile. */
@@ -61,73 +53,6 @@
 	/** Tabs follow what is remembered: they are read again with every move. */
 	let tabs = $state.raw<Readonly<Record<string, string>>>({});
 
-	/** What another project has open, by its address. */
-	const openProject = (slug: string): void => void goto(`/${encodeURIComponent(slug)}`);
-
-	const everywhere = (): readonly Command[] => [
-		...rooms.map(({ path, label, about, keys }) => ({
-			id: `room ${path}`,
-			label: `Go to the ${label}`,
-			about,
-			keys,
-			run: () => visit(path)
-		})),
-		{
-			id: 'shelf',
-			label: 'All projects',
-			about: 'open, make, copy, send out',
-			keys: 'G A',
-			run: () => void goto('/projects')
-		},
-		{ id: 'shelf new', label: 'New project', about: 'projects', run: () => void goto('/projects#new') },
-		{
-			id: 'theme',
-			label: theme.now === 'day' ? 'Night theme' : 'Day theme',
-			about: 'the look',
-			keys: 'N',
-			run: () => theme.turn()
-		},
-		{
-			id: 'undo',
-			label: 'Undo',
-			about: session.undoLabel ?? 'nothing to undo',
-			found: '',
-			keys: 'Ctrl Z',
-			run: () => session.goBack()
-		},
-		{
-			id: 'redo',
-			label: 'Redo',
-			about: session.redoLabel ?? 'nothing to redo',
-			found: '',
-			keys: 'Ctrl Shift Z',
-			run: () => session.goForward()
-		},
-		{
-			id: 'history',
-			label: 'What was done in the project',
-			about: 'history, versions',
-			keys: 'G H',
-			run: () => (history = true)
-		},
-		{ id: 'shortcuts', label: 'List all shortcuts', about: 'help', keys: '?', run: () => (shortcuts = true) },
-		...session.findings.list.slice(0, 50).map(({ kind, document, finding }, i) => ({
-			id: `finding ${i}`,
-			label: finding.sentence,
-			about: `${finding.level} in ${document.name ?? document.id}`,
-			found: `finding ${finding.level}`,
-			run: () => void goto(session.addressOf(kind, document.id))
-		})),
-		...documentCommands(session, open),
-		...shelf
-			.filter((entry) => entry.slug !== session.project.slug)
-			.map((entry) => ({
-				id: `project ${entry.slug}`,
-				label: entry.name,
-				about: 'a project',
-				run: () => openProject(entry.slug)
-			}))
-	];
 	/** What the page does not hold yet is asked for when one begins to look for something. */
 	function openPalette() {
 		palette = true;
@@ -141,7 +66,7 @@
 	afterNavigate(() => {
 		const place = placeOf(page.url.pathname);
 		if (place && place.slug === session.project.slug) remember(place);
-		tabs = Object.fromEntries(rooms.map(({ path }) => [path, roomAddress(path)]));
+		tabs = Object.fromEntries(ROOMS.map(({ path }) => [path, roomAddress(path)]));
 	});
 
 	onMount(() => {
@@ -151,32 +76,21 @@
 		const close = session.open();
 		const stopTyped = keepTyped(pageRoot, () => location.pathname);
 		// Rooms are reached while the server is away: what they are made of is here by then.
-		for (const { path } of rooms) void preloadCode(addressOf(path)).catch(() => undefined);
-		const takeBack = commands.offer(everywhere);
-		const plain = (run: () => void) => (event: KeyboardEvent) => {
-			if (isTyping(event.target)) return;
-			event.preventDefault();
-			run();
-		};
-		const stopKeys = tinykeys(window, {
-			'$mod+z': plain(() => session.goBack()),
-			'$mod+Shift+z': plain(() => session.goForward()),
-			'$mod+y': plain(() => session.goForward()),
-			'$mod+k': (event) => {
-				event.preventDefault();
-				openPalette();
-			},
-			'g b': plain(() => visit('bench')),
-			'g l': plain(() => visit('library')),
-			'g c': plain(() => visit('cues')),
-			'g r': plain(() => visit('rig')),
-			'g p': plain(() => visit('course')),
-			'g h': plain(() => (history = true)),
-			'g a': plain(() => void goto('/projects')),
-			n: plain(() => theme.turn()),
-			'?': plain(() => (shortcuts = true)),
-			'Shift+?': plain(() => (shortcuts = true))
-		});
+		for (const { path } of ROOMS) void preloadCode(addressOf(path)).catch(() => undefined);
+		const takeBack = commands.offer(
+			everywhere({
+				session,
+				go: (address) => void goto(address),
+				visit,
+				open,
+				openPalette,
+				showShortcuts: () => (shortcuts = true),
+				showHistory: () => (history = true),
+				shelf: () => shelf
+			}),
+			true
+		);
+		const stopKeys = commands.listen(window);
 		return () => {
 			stopKeys();
 			takeBack();
@@ -188,12 +102,12 @@
 
 <div class="book">
 	<nav aria-label="Rooms">
-		{#each rooms as room (room.path)}
+		{#each ROOMS as room (room.path)}
 			{@const here = page.url.pathname.startsWith(`${session.home}/${room.path}`)}
 			<a
 				href={here ? page.url.pathname : (tabs[room.path] ?? addressOf(room.path))}
 				aria-current={here ? 'page' : undefined}
-				title="{room.about} ({room.keys})">{room.label}</a
+				title="{room.about} (G {room.letter.toUpperCase()})">{room.label}</a
 			>
 		{/each}
 		<span class="people"><PeopleMenu {session} /></span>
@@ -224,7 +138,7 @@
 	</div>
 </div>
 <Palette open={palette} commands={() => commands.all()} onclose={() => (palette = false)} />
-<ShortcutsDialog open={shortcuts} room={commands.shortcuts} onclose={() => (shortcuts = false)} />
+<ShortcutsDialog open={shortcuts} shortcuts={() => commands.shortcuts()} onclose={() => (shortcuts = false)} />
 {#if history}
 	{#await import('$lib/features/shell/ProjectHistory.svelte') then { default: ProjectHistory }}
 		<ProjectHistory {session} onclose={() => (history = false)} />

@@ -1,13 +1,12 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { tinykeys } from 'tinykeys';
 	import type { ShakePreset } from 'dinesis-runtime';
-	import { useCommands, type Command, type Shortcut } from '$lib/ui/commands.svelte';
-	import { isPressable, isTyping } from '$lib/ui/targets';
+	import { useCommands } from '$lib/ui/commands.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import { BenchState, paperLength } from './bench.svelte';
+	import { BenchState } from './bench.svelte';
 	import BenchHead from './BenchHead.svelte';
 	import BenchWindow from './BenchWindow.svelte';
+	import { benchCommands } from './commands';
 	import Keys from './Keys.svelte';
 	import Sheet from './Sheet.svelte';
 	import Strip from './Strip.svelte';
@@ -27,57 +26,6 @@
 	let sheet: Sheet | undefined = $state();
 	const shows = new WindowShows();
 	const commands = useCommands();
-
-	/** What the palette offers here. */
-	const offered = (): readonly Command[] => {
-		const command = (id: string, label: string, about: string, keys: string, run: () => void): Command => ({
-			id: `bench ${id}`,
-			label,
-			about,
-			keys,
-			run
-		});
-		return [
-			command('fire', `Fire ${preset?.name ?? 'it'}`, 'keys', 'Space', () => bench.press(presetKey, performance.now())),
-			command('repeat', 'Fire again and again', 'keys', 'R', () => bench.toggleRepeat()),
-			command('stop', 'Let everything fade out', 'keys', 'X', () => bench.stopAll()),
-			command('pause', bench.paused ? 'Go on' : 'Pause', 'time', 'P', pause),
-			command('speed', 'Slower, or full speed', 'time', 'S', nextSpeed),
-			command('loop', 'Play the whole again and again', 'time', 'L', toggleLoop),
-			command('compare', 'Compare A and B', 'window', 'Q', nextCompare),
-			command('hold', 'Hold A as B', 'window', '', () => bench.hold(preset!)),
-			command('outside', 'Outside view', 'window', 'O', () => (shows.outside = !shows.outside)),
-			command('scope', 'Scope', 'window', 'C', () => (shows.scope = !shows.scope)),
-			command('posts', 'Distance posts', 'window', '', () => (shows.distances = 'posts')),
-			command('vary', 'Six neighbours', 'sheet', 'V', () => sheet?.turnTo('vary')),
-			command('new', 'New preset', 'presets', '', () => openMade(session.acts.addNew())),
-			command('copy', 'Copy this preset', 'presets', '', () => openMade(session.acts.copy(presetKey))),
-			command('retire', 'Retire this preset', 'presets', '', () => {
-				if (session.order.length > 1) void session.acts.retire(presetKey);
-			})
-		];
-	};
-	const SHORTCUTS: readonly Shortcut[] = [
-		{ keys: '1 … 9', what: 'Fire that key’s preset. Continuous: hold, or tap to leave it on and tap again to stop' },
-		{ keys: 'Shift + 1 … 9', what: 'Open that key’s preset to tune it' },
-		{ keys: 'Space', what: 'Fire the open preset' },
-		{ keys: 'R', what: 'Fire it again and again' },
-		{ keys: 'X', what: 'Let everything fade out' },
-		{ keys: 'P', what: 'Pause and go on' },
-		{ keys: '.', what: 'While paused: one picture on' },
-		{ keys: 'S', what: 'Full speed, a quarter, a tenth' },
-		{ keys: 'L', what: 'Play the whole again and again; drag with Shift on the strip’s ruler for a part' },
-		{ keys: 'Q', what: 'Hold a B beside A; then A, both, B' },
-		{ keys: 'V', what: 'Six neighbours' },
-		{ keys: 'O, C', what: 'Outside view, scope' }
-	];
-	async function openMade(made: Promise<string | null>) {
-		const key = await made;
-		if (key) onopen(key);
-	}
-	const pause = (): void => (bench.paused ? bench.goOn() : void (bench.paused = true));
-	const nextSpeed = (): void => void (bench.speed = bench.speed === 1 ? 0.25 : bench.speed === 0.25 ? 0.1 : 1);
-	const toggleLoop = (): void => bench.setLoop(bench.loop ? null : { from: 0, to: paperLength(preset!).seconds });
 
 	$effect(() => {
 		const key = presetKey;
@@ -103,70 +51,35 @@
 		if (done) session.seal();
 	}
 
-	function nextCompare() {
-		if (!bench.other) return bench.hold(preset!, 'split');
-		bench.compare = bench.compare === 'a' ? 'split' : bench.compare === 'split' ? 'b' : 'a';
-	}
-
-	function keyDown(event: KeyboardEvent) {
-		if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-		const digit = /^Digit([1-9])$/.exec(event.code)?.[1] ?? /^Numpad([1-9])$/.exec(event.code)?.[1];
-		if (digit) {
-			const key = session.order[Number(digit) - 1];
-			if (!key || event.repeat) return;
-			event.preventDefault();
-			if (event.shiftKey) onopen(key);
-			else bench.press(key, performance.now());
-		} else if (event.code === 'Space' && !isPressable(event.target)) {
-			event.preventDefault();
-			if (!event.repeat) bench.press(presetKey, performance.now());
-		}
-	}
-	function keyUp(event: KeyboardEvent) {
-		const digit = /^(?:Digit|Numpad)([1-9])$/.exec(event.code)?.[1];
-		const key = digit ? session.order[Number(digit) - 1] : event.code === 'Space' ? presetKey : undefined;
-		if (key) bench.release(key, performance.now());
-	}
-
 	onMount(() => {
 		shows.recall();
 		still = matchMedia('(prefers-reduced-motion: reduce)').matches;
 		if (still) bench.paused = true;
 		bench.wake();
-		const plain = (run: () => void) => (event: KeyboardEvent) => {
-			if (isTyping(event.target)) return;
-			event.preventDefault();
-			run();
-		};
-		const stopKeys = tinykeys(window, {
-			p: plain(pause),
-			o: plain(() => (shows.outside = !shows.outside)),
-			c: plain(() => (shows.scope = !shows.scope)),
-			v: plain(() => sheet?.turnTo('vary')),
-			q: plain(nextCompare),
-			l: plain(toggleLoop),
-			r: plain(() => bench.toggleRepeat()),
-			s: plain(nextSpeed),
-			'.': plain(() => bench.paused && bench.step(1 / (bench.pictureRate || 60))),
-			x: plain(() => bench.stopAll())
-		});
 		let last = performance.now();
 		let request = requestAnimationFrame(function next(now: number) {
 			request = requestAnimationFrame(next);
 			bench.frame(Math.max(0, now - last) / 1000);
 			last = now;
 		});
-		const takeBack = commands.offer(offered, SHORTCUTS);
+		const takeBack = commands.offer(
+			benchCommands({
+				session,
+				bench,
+				shows,
+				preset: () => preset,
+				key: () => presetKey,
+				open: (key) => onopen(key),
+				vary: () => sheet?.turnTo('vary')
+			})
+		);
 		return () => {
 			cancelAnimationFrame(request);
-			stopKeys();
 			takeBack();
 			bench.dispose();
 		};
 	});
 </script>
-
-<svelte:window onkeydown={keyDown} onkeyup={keyUp} />
 
 {#if preset}
 	<div class="bench">

@@ -2,9 +2,8 @@
 	/** The window: the picture through the camera, with marks, the outside view and the seam on it. */
 	import { onMount } from 'svelte';
 	import type { ShakePreset } from 'dinesis-runtime';
+	import Glass from '$lib/viewport/Glass.svelte';
 	import type { Picture } from '$lib/viewport/picture';
-	import { afterFirstPaint } from '$lib/ui/after-paint';
-	import { arriving } from '$lib/ui/arriving';
 	import type { BenchState } from './bench.svelte';
 	import OutsideInset from './OutsideInset.svelte';
 	import Scope from './Scope.svelte';
@@ -22,14 +21,12 @@
 	let { bench, preset, shows, still }: Props = $props();
 
 	const TRAIL_SECONDS = 3;
-	let box: HTMLElement;
-	let canvas: HTMLCanvasElement;
+	let box: HTMLElement | undefined = $state();
 	let inset: HTMLElement | undefined = $state();
 	let outline: SVGPolygonElement | undefined = $state();
 	/** What the outside view says of its scale. */
 	let magnified = $state('');
 	let ready = $state(false);
-	let trouble = $state('');
 	let marks = $state.raw<readonly { name: string; distance: number }[]>([]);
 	const labels: (HTMLElement | null)[] = $state([]);
 	/** The farthest each mark moved lately, in pixels: it falls back over a second, so that it can be read. */
@@ -54,15 +51,16 @@
 		if (!picture) return;
 		const now = performance.now();
 		const onlyB = bench.other !== null && bench.compare === 'b';
-		// Another resolution empties the canvas: before the drawing, or a frame would be blank.
-		picture.adapt(now - lastDrawn);
-		picture.draw({
-			a: onlyB ? bench.otherOffset : bench.offset,
-			b: split ? bench.otherOffset : null,
-			seam: bench.seam,
-			time: bench.sceneTime,
-			outside: insetWish(onlyB)
-		});
+		picture.frame(
+			{
+				a: onlyB ? bench.otherOffset : bench.offset,
+				b: split ? bench.otherOffset : null,
+				seam: bench.seam,
+				time: bench.sceneTime,
+				outside: insetWish(onlyB)
+			},
+			now - lastDrawn
+		);
 		lastDrawn = now;
 		if (outline) {
 			const o = picture.outline;
@@ -91,7 +89,7 @@
 			const label = labels[i];
 			if (!label) return;
 			// Near the right edge the words stand on the other side.
-			const back = mark.x > box.clientWidth - 132 ? ' translateX(calc(-100% - 15px))' : '';
+			const back = mark.x > box!.clientWidth - 132 ? ' translateX(calc(-100% - 15px))' : '';
 			label.style.transform = `translate(${mark.x.toFixed(1)}px, ${mark.y.toFixed(1)}px)${back}`;
 			label.classList.toggle('back', back !== '');
 			label.style.visibility = mark.seen ? 'visible' : 'hidden';
@@ -99,75 +97,67 @@
 		});
 	}
 
-	onMount(() => {
-		let gone = false;
-		const stop = bench.onFrame(tick);
-		const watch = new ResizeObserver(() => picture?.resize(box.clientWidth, box.clientHeight));
-		// After the first paint: three.js is the largest thing on the page and nothing waits for it.
-		afterFirstPaint(async () => {
-			try {
-				const { Picture } = await arriving(
-					() => import('$lib/viewport/picture'),
-					() => gone
-				);
-				if (gone) return;
-				picture = new Picture(canvas, preset.view);
-				picture.resize(box.clientWidth, box.clientHeight);
-				watch.observe(box);
-				ready = true;
-			} catch {
-				trouble = 'This browser draws no 3D here (WebGL is off or missing). The strip and the numbers go on working.';
-			}
-		});
-		return () => {
-			gone = true;
-			stop();
-			watch.disconnect();
-			picture?.dispose();
-		};
-	});
+	onMount(() => bench.onFrame(tick));
 </script>
 
 <section aria-label="Window: the picture through the camera">
-	<div class="picture" class:ready bind:this={box}>
-		<canvas
-			bind:this={canvas}
-			aria-label={preset.view === 'flat'
-				? 'The crane yard at dusk, seen flat from the side'
-				: 'The gallery of the lamp tower at dusk, seen through the camera'}
-		></canvas>
-		{#if shows.outline}
-			<svg aria-hidden="true"><polygon bind:this={outline} points="" /></svg>
-		{/if}
-		{#if shows.centre}<span class="centre" aria-hidden="true"></span>{/if}
-		{#if shows.distances !== 'none'}
-			{#each marks as mark, i (i)}
-				<span class="mark" aria-hidden="true" bind:this={labels[i]}><b>{name(mark)}</b> {mark.name} <em>0 px</em></span>
-			{/each}
-		{/if}
-		{#if shows.scope}<Scope {bench} view={preset.view} />{/if}
-		{#if shows.outside && !trouble}
-			<OutsideInset {bench} picture={() => picture} {usesSource} {magnified} view={preset.view} bind:element={inset} />
-		{/if}
-		{#if split}
-			<WindowSeam {bench} box={() => box} />
-		{:else if bench.other && bench.compare === 'b'}
-			<span class="only">B is shown; the sheet and the strip’s full ink are A</span>
-		{/if}
-		{#if trouble}<p role="alert">{trouble}</p>{/if}
-		{#if bench.pictureRate > bench.displayRate * 1.15}
-			<span class="only low"
-				>This display shows about {bench.displayRate} pictures a second, fewer than {bench.pictureRate}</span
-			>
-		{/if}
-		{#if bench.paused && !bench.scrubbing}
-			<button class="paused" onclick={() => bench.goOn()}>
-				{still
-					? 'Still, because your system asks for less motion. Press to let it move.'
-					: 'Paused · P goes on · . one frame'}
-			</button>
-		{/if}
-	</div>
+	<Glass
+		label={preset.view === 'flat'
+			? 'The crane yard at dusk, seen flat from the side'
+			: 'The gallery of the lamp tower at dusk, seen through the camera'}
+		load={async () => {
+			const { Picture } = await import('$lib/viewport/picture');
+			return (canvas) => new Picture(canvas, preset.view);
+		}}
+		onpicture={(made) => {
+			picture = made;
+			ready = made !== null;
+		}}
+		without="The strip and the numbers go on working."
+		bind:box
+	>
+		{#snippet children({ trouble })}
+			{#if shows.outline}
+				<svg aria-hidden="true"><polygon bind:this={outline} points="" /></svg>
+			{/if}
+			{#if shows.centre}<span class="centre" aria-hidden="true"></span>{/if}
+			{#if shows.distances !== 'none'}
+				{#each marks as mark, i (i)}
+					<span class="mark" aria-hidden="true" bind:this={labels[i]}
+						><b>{name(mark)}</b> {mark.name} <em>0 px</em></span
+					>
+				{/each}
+			{/if}
+			{#if shows.scope}<Scope {bench} view={preset.view} />{/if}
+			{#if shows.outside && !trouble}
+				<OutsideInset
+					{bench}
+					picture={() => picture}
+					{usesSource}
+					{magnified}
+					view={preset.view}
+					bind:element={inset}
+				/>
+			{/if}
+			{#if split}
+				<WindowSeam {bench} box={() => box!} />
+			{:else if bench.other && bench.compare === 'b'}
+				<span class="only">B is shown; the sheet and the strip’s full ink are A</span>
+			{/if}
+			{#if bench.pictureRate > bench.displayRate * 1.15}
+				<span class="only low"
+					>This display shows about {bench.displayRate} pictures a second, fewer than {bench.pictureRate}</span
+				>
+			{/if}
+			{#if bench.paused && !bench.scrubbing}
+				<button class="paused" onclick={() => bench.goOn()}>
+					{still
+						? 'Still, because your system asks for less motion. Press to let it move.'
+						: 'Paused · P goes on · . one frame'}
+				</button>
+			{/if}
+		{/snippet}
+	</Glass>
 	<WindowFoot
 		view={preset.view}
 		{shows}
@@ -182,22 +172,6 @@
 		min-height: 0;
 		min-width: 0;
 	}
-	.picture {
-		position: relative;
-		border-radius: var(--radius);
-		overflow: hidden;
-		background: linear-gradient(#0d1826, #2b4256 45%, #a5754f 62%, #1c3640 63%, #0c1a22);
-		border: 1px solid #0e1a26;
-	}
-	canvas {
-		display: block;
-		width: 100%;
-		height: 100%;
-		opacity: 0;
-	}
-	.ready canvas {
-		opacity: 1;
-	}
 	svg {
 		position: absolute;
 		inset: 0;
@@ -211,17 +185,6 @@
 		stroke-opacity: 0.75;
 		stroke-width: 1.3;
 		stroke-dasharray: 7 6;
-	}
-	.centre {
-		position: absolute;
-		left: 50%;
-		top: 50%;
-		width: 5px;
-		height: 5px;
-		margin: -2.5px;
-		border-radius: 50%;
-		background: #fffdf7;
-		box-shadow: 0 0 0 1.5px rgb(12 22 32 / 55%);
 	}
 	.mark {
 		position: absolute;
@@ -286,15 +249,5 @@
 		padding: 5px 15px;
 		cursor: pointer;
 		white-space: nowrap;
-	}
-	p {
-		position: absolute;
-		inset: 0;
-		display: grid;
-		place-items: center;
-		margin: 0;
-		padding: 2rem;
-		color: #f7efdd;
-		text-align: center;
 	}
 </style>

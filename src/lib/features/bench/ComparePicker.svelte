@@ -3,17 +3,32 @@
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import type { ShakePreset } from 'dinesis-runtime';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import PickList from '$lib/ui/PickList.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { BenchState, Compare } from './bench.svelte';
 
 	let { session, bench, preset }: { session: ProjectSession; bench: BenchState; preset: ShakePreset } = $props();
-	let search = $state('');
-	const found = $derived(
+	interface Act {
+		readonly id: string;
+		readonly label: string;
+		readonly about: string;
+		readonly run: () => void;
+	}
+	const acts = $derived<readonly Act[]>([
+		{ id: 'hold', label: 'Hold A as B', about: 'what is on the sheet now', run: () => bench.hold(preset) },
+		...(bench.other
+			? [
+					{ id: 'swap', label: 'Swap A and B', about: 'tune the other one', run: () => bench.swap() },
+					{ id: 'take', label: 'Take B into A', about: 'undo brings A back', run: () => bench.takeOther() },
+					{ id: 'drop', label: 'Let B go', about: '', run: () => bench.hold(null) }
+				]
+			: [])
+	]);
+	const others = $derived(
 		session.presets
 			.filter((p) => p.id !== preset.id && p.view === preset.view)
-			.filter((p) => p.name.toLowerCase().includes(search.trim().toLowerCase()))
-			.slice(0, 7)
+			.map((p) => ({ id: p.id, label: p.name, words: p.tags.join(' ') }))
 	);
 	function choose(compare: Compare) {
 		if (!bench.other) bench.hold(preset, compare);
@@ -40,7 +55,7 @@
 		]}
 		onchange={choose}
 	/>
-	<Popover label="A and B" align="right" look="icon" title="Hold, swap, take" onopen={() => (search = '')}>
+	<Popover label="A and B" align="right" look="icon" title="Hold, swap, take">
 		{#snippet button()}<ChevronDown size={15} />{/snippet}
 		{#snippet children(close)}
 			<div class="body">
@@ -49,46 +64,15 @@
 						? 'B plays in the same moments and with the same seeds as A. The sheet tunes A.'
 						: 'Hold a version as B, and both play in the same moments with the same seeds.'}
 				</p>
-				<button
-					onclick={() => {
-						bench.hold(preset);
+				<PickList
+					label="What to do, or another preset as B"
+					groups={[{ entries: acts }, { title: 'Another preset as B', entries: others }]}
+					onpick={(id, group) => {
 						close();
-					}}>Hold A as B<small>what is on the sheet now</small></button
-				>
-				<button disabled={!bench.other} onclick={() => bench.swap()}
-					>Swap A and B<small>tune the other one</small></button
-				>
-				<button disabled={!bench.other} onclick={() => bench.takeOther()}
-					>Take B into A<small>undo brings A back</small></button
-				>
-				<button
-					disabled={!bench.other}
-					onclick={() => {
-						bench.hold(null);
-						close();
-					}}>Let B go</button
-				>
-				<!-- svelte-ignore a11y_autofocus -->
-				<input
-					autofocus
-					placeholder="Or another preset as B"
-					aria-label="Another preset as B"
-					bind:value={search}
-					onkeydown={(e) => {
-						if (e.key !== 'Enter' || !found[0] || search.trim() === '') return;
-						bench.hold(found[0]);
-						close();
+						if (group === 0) acts.find((act) => act.id === id)?.run();
+						else bench.hold(session.preset(id) ?? null);
 					}}
 				/>
-				{#each found as p (p.id)}
-					<button
-						class="plain"
-						onclick={() => {
-							bench.hold(p);
-							close();
-						}}>{p.name}</button
-					>
-				{/each}
 			</div>
 		{/snippet}
 	</Popover>
@@ -109,38 +93,5 @@
 		margin: 0 2px 4px;
 		color: var(--ink-2);
 		font-size: 12.5px;
-	}
-	button {
-		display: flex;
-		justify-content: space-between;
-		align-items: baseline;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 3px 9px;
-		cursor: pointer;
-		text-align: left;
-	}
-	button:hover:not(:disabled) {
-		border-color: var(--lamp);
-	}
-	button:disabled {
-		opacity: 0.45;
-		cursor: default;
-	}
-	button.plain {
-		border-color: transparent;
-		background: none;
-	}
-	small {
-		font-size: 11.5px;
-		color: var(--ink-2);
-	}
-	input {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 3px 8px;
-		margin-top: 4px;
 	}
 </style>

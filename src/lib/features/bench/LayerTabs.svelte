@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The layers as tabs: a press chooses, a drag (or Alt with an arrow) puts them in order. */
 	import Plus from '@lucide/svelte/icons/plus';
+	import { rove } from '$lib/ui/roving';
 	import { sortable, type DndEvent } from '$lib/ui/sortable';
 	import { layerName, orderLayers } from '$lib/documents';
 	import type { ShakePreset } from 'dinesis-runtime';
@@ -38,14 +39,12 @@
 			event.stopImmediatePropagation();
 			return onchoose(id);
 		}
-		const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-		if (!by) return;
-		event.preventDefault();
-		event.stopImmediatePropagation();
 		const ids = preset.layers.map((layer) => layer.id);
 		const at = ids.indexOf(id);
-		const to = at + by;
-		if (to < 0 || to >= ids.length) return;
+		const to = rove(event.key, at, ids.length, 'across');
+		if (to === null) return;
+		event.preventDefault();
+		event.stopImmediatePropagation();
 		if (!event.altKey) {
 			const tabs = (event.currentTarget as HTMLElement)
 				.closest('[role="tablist"]')!
@@ -53,6 +52,8 @@
 			tabs[to]?.focus();
 			return onchoose(ids[to]!);
 		}
+		// An order has ends.
+		if (Math.abs(to - at) > 1 && event.key.startsWith('Arrow')) return;
 		ids.splice(to, 0, ...ids.splice(at, 1));
 		order(ids);
 	}
@@ -70,7 +71,7 @@
 		dropTargetStyle: {},
 		autoAriaDisabled: true,
 		zoneTabIndex: -1,
-		zoneItemTabIndex: 0,
+		zoneItemTabIndex: -1,
 		dragDisabled: preset.layers.length < 2
 	}}
 	onconsider={consider}
@@ -83,7 +84,7 @@
 		<div
 			class="tab"
 			role="tab"
-			tabindex="0"
+			tabindex={id === (chosen ?? items[0]?.id) ? 0 : -1}
 			aria-selected={id === chosen}
 			class:muted={layer?.mute || (solo.size > 0 && !solo.has(id))}
 			title="{layer ? layerName(layer, at) : ''}{preset.layers.length > 1

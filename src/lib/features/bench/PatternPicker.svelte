@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Layer, PatternKind } from 'dinesis-runtime/tools';
+	import RadioGroup from '$lib/ui/RadioGroup.svelte';
 	import { freshPattern, patternPath, withPattern } from './pattern-drawing';
 
 	interface Props {
@@ -8,12 +9,12 @@
 	}
 	let { layer, onchange }: Props = $props();
 
-	const KINDS: readonly { kind: PatternKind; label: string; about: string }[] = [
-		{ kind: 'noise', label: 'Noise', about: 'Smooth and never the same' },
-		{ kind: 'wave', label: 'Wave', about: 'Regular: sine, triangle, square, sawtooth' },
-		{ kind: 'jumps', label: 'Jumps', about: 'Random targets, held or eased toward the next' },
-		{ kind: 'keys', label: 'Keys', about: 'Poses set by hand on a short cycle' },
-		{ kind: 'kick', label: 'Kick', about: 'One push that springs back' }
+	const KINDS: readonly { value: PatternKind; label: string; title: string }[] = [
+		{ value: 'noise', label: 'Noise', title: 'Smooth and never the same' },
+		{ value: 'wave', label: 'Wave', title: 'Regular: sine, triangle, square, sawtooth' },
+		{ value: 'jumps', label: 'Jumps', title: 'Random targets, held or eased toward the next' },
+		{ value: 'keys', label: 'Keys', title: 'Poses set by hand on a short cycle' },
+		{ value: 'kick', label: 'Kick', title: 'One push that springs back' }
 	];
 	const pattern = $derived(layer.pattern);
 	const choose = (kind: PatternKind): void => {
@@ -21,16 +22,15 @@
 	};
 </script>
 
-<div class="patterns" role="radiogroup" aria-label="Pattern">
-	{#each KINDS as { kind, label, about } (kind)}
-		{@const on = pattern.kind === kind}
-		<button role="radio" aria-checked={on} title={about} onclick={() => choose(kind)}>
+<div class="patterns">
+	<RadioGroup label="Pattern" options={KINDS} value={pattern.kind} onchange={choose}>
+		{#snippet children({ value, label }, on)}
 			<span>{label}</span>
 			<svg viewBox="0 0 100 26" preserveAspectRatio="none" aria-hidden="true">
-				<path d={patternPath(on ? pattern : freshPattern(kind), on ? layer : undefined)} />
+				<path d={patternPath(on ? pattern : freshPattern(value), on ? layer : undefined)} />
 			</svg>
-		</button>
-	{/each}
+		{/snippet}
+	</RadioGroup>
 </div>
 
 <style>
@@ -39,7 +39,7 @@
 		grid-template-columns: repeat(5, minmax(0, 1fr));
 		gap: 6px;
 	}
-	button {
+	.patterns :global(button) {
 		border: 1px solid var(--rule-strong);
 		border-radius: var(--radius);
 		background: var(--field);
@@ -48,10 +48,10 @@
 		cursor: pointer;
 		font-size: 12px;
 	}
-	button:hover {
+	.patterns :global(button:hover) {
 		border-color: var(--lamp);
 	}
-	button[aria-checked='true'] {
+	.patterns :global(button[aria-checked='true']) {
 		border-color: var(--lamp);
 		box-shadow: inset 0 0 0 1px var(--lamp);
 		font-weight: 600;
@@ -67,7 +67,7 @@
 		stroke-width: 1.5;
 		vector-effect: non-scaling-stroke;
 	}
-	button[aria-checked='true'] path {
+	.patterns :global(button[aria-checked='true'] path) {
 		stroke: var(--lamp);
 	}
 </style>

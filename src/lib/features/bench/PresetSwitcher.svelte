@@ -1,12 +1,11 @@
 <script lang="ts">
-	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import Copy from '@lucide/svelte/icons/copy';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Archive from '@lucide/svelte/icons/archive';
 	import type { ShakePreset } from 'dinesis-runtime';
+	import DocumentPicker from '$lib/room/DocumentPicker.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import PickList from '$lib/ui/PickList.svelte';
-	import Popover from '$lib/ui/Popover.svelte';
+	import Button from '$lib/ui/Button.svelte';
 
 	interface Props {
 		session: ProjectSession;
@@ -37,63 +36,35 @@
 	}
 </script>
 
-<Popover label="Choose a preset" look="heading">
-	{#snippet button()}
-		<span class="name"
-			><h1>{preset.name}</h1>
-			<ChevronDown size={17} /></span
-		>
-	{/snippet}
-	{#snippet children(close)}
-		<div class="body">
-			<label class="rename"
-				><span>name</span><input
-					value={preset.name}
-					maxlength="120"
-					onchange={(e) => {
-						const name = e.currentTarget.value.trim();
-						if (name) session.change(preset.id, 'Name', (p) => void (p.name = name));
-						else e.currentTarget.value = preset.name;
-					}}
-				/></label
-			>
-			<div class="acts">
-				<button onclick={() => openMade(session.acts.addNew(), close)}><Plus size={14} /> New</button>
-				<button onclick={() => openMade(session.acts.copy(preset.id), close)}><Copy size={14} /> Copy this</button>
-				<button onclick={() => retire(close)} disabled={session.order.length < 2}><Archive size={14} /> Retire</button>
-			</div>
-			<PickList
-				label="Find by name or tag"
-				groups={[{ entries, none: 'No preset yet. “New” makes one.' }]}
-				here={preset.id}
-				onpick={(id) => {
-					close();
-					onopen(id);
+<DocumentPicker
+	label="Choose a preset"
+	find="Find by name or tag"
+	name={preset.name}
+	groups={[{ entries, none: 'No preset yet. “New” makes one.' }]}
+	here={preset.id}
+	onpick={onopen}
+>
+	{#snippet acts(close)}
+		<label class="rename"
+			><span>name</span><input
+				value={preset.name}
+				maxlength="120"
+				onchange={(e) => {
+					const name = e.currentTarget.value.trim();
+					if (name) session.change(preset.id, 'Name', (p) => void (p.name = name));
+					else e.currentTarget.value = preset.name;
 				}}
-			/>
+			/></label
+		>
+		<div class="acts">
+			<Button onclick={() => openMade(session.acts.addNew(), close)}><Plus size={14} /> New</Button>
+			<Button onclick={() => openMade(session.acts.copy(preset.id), close)}><Copy size={14} /> Copy this</Button>
+			<Button onclick={() => retire(close)} disabled={session.order.length < 2}><Archive size={14} /> Retire</Button>
 		</div>
 	{/snippet}
-</Popover>
+</DocumentPicker>
 
 <style>
-	.name {
-		display: flex;
-		align-items: center;
-		gap: 4px;
-		min-width: 0;
-	}
-	h1 {
-		white-space: nowrap;
-		overflow: hidden;
-		text-overflow: ellipsis;
-		max-width: min(26rem, 34vw);
-	}
-	.body {
-		width: 22rem;
-		display: grid;
-		gap: 8px;
-		padding: 4px;
-	}
 	.rename {
 		display: grid;
 		grid-template-columns: auto 1fr;
@@ -108,25 +79,5 @@
 		padding: 4px 8px;
 		min-width: 0;
 		color: var(--ink);
-	}
-	.acts {
-		display: flex;
-		gap: 6px;
-	}
-	.acts button {
-		display: flex;
-		align-items: center;
-		gap: 5px;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 3px 9px;
-		cursor: pointer;
-	}
-	.acts button:hover:not(:disabled) {
-		border-color: var(--lamp);
-	}
-	.acts button:disabled {
-		opacity: 0.45;
 	}
 </style>

@@ -9,11 +9,10 @@
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import PlayButtons from '$lib/room/PlayButtons.svelte';
-	import Segments from '$lib/ui/Segments.svelte';
-	import { isTyping } from '$lib/ui/targets';
 	import { CourseWorker } from '$lib/workers/course';
 	import BobSheet from '$lib/stages/BobSheet.svelte';
 	import { CourseState, eyesOf } from './course.svelte';
+	import { courseCommands } from './commands';
 	import CourseHead from './CourseHead.svelte';
 	import CourseMap from './CourseMap.svelte';
 	import CourseSheet from './CourseSheet.svelte';
@@ -139,95 +138,10 @@
 		if (made) onopen(made);
 	}
 
-	/** What a key does while it is down: the sign of an axis that two keys share. */
-	const AXES: Readonly<Record<string, readonly [plus: string, minus: string, set: (value: -1 | 0 | 1) => void]>> = {
-		ahead: ['KeyW', 'KeyS', (v) => (free.wishes[0].ahead = v)],
-		right: ['KeyD', 'KeyA', (v) => (free.wishes[0].right = v)],
-		secondAhead: ['ArrowUp', 'ArrowDown', (v) => (free.wishes[1].ahead = v)],
-		secondTurn: ['ArrowLeft', 'ArrowRight', (v) => (free.turning = v)]
-	};
-	const down = new Set<string>();
-	function steer(code: string, on: boolean): boolean {
-		const [one] = free.wishes;
-		if (on) down.add(code);
-		else down.delete(code);
-		if (code === 'ShiftLeft' || code === 'ShiftRight') one.run = on;
-		else if (code === 'KeyC') one.creep = on;
-		else if (code === 'KeyE') one.hold = on;
-		else if (code === 'KeyF') one.use = on;
-		else if (code === 'Space') free.jump(on);
-		else {
-			const axis = Object.values(AXES).find(([plus, minus]) => code === plus || code === minus);
-			if (!axis) return false;
-			const [plus, minus, set] = axis;
-			set(((down.has(plus) ? 1 : 0) - (down.has(minus) ? 1 : 0)) as -1 | 0 | 1);
-		}
-		return true;
-	}
-	function keyDown(event: KeyboardEvent) {
-		if (isTyping(event.target)) return;
-		const control = event.ctrlKey || event.metaKey;
-		if (going) {
-			if (event.key === 'Escape') return void endFree(true);
-			const number = Number(event.key);
-			if (!control && number >= 1 && number <= 6) free.toggle(number - 1);
-			else if (!control && !event.repeat && steer(event.code, true)) event.preventDefault();
-			return;
-		}
-		if (control) {
-			if (event.key === 'c' && desk.copyChosen()) session.say('Copied; Ctrl+V puts it at the playhead.');
-			else if (event.key === 'v' && desk.paste()) event.preventDefault();
-			return;
-		}
-		if (event.altKey) return;
-		const onControl = (event.target as HTMLElement).closest?.('button, a, [role="switch"], summary');
-		if (event.key === ' ' && !onControl) desk.togglePlay();
-		else if (event.key === 'f' && !event.repeat) void beginFree(1);
-		else if (event.key === '.') desk.scrub(desk.time + 1 / 60);
-		else if (event.key === ',') desk.scrub(desk.time - 1 / 60);
-		else if (event.key === '+' || event.key === '=') desk.zoom(0.5, desk.time);
-		else if (event.key === '-') desk.zoom(2, desk.time);
-		else if ((event.key === 'Delete' || event.key === 'Backspace') && desk.chosen) desk.removeChosen();
-		else if (event.key === 'Escape') {
-			desk.chosen = desk.part = null;
-			desk.tuning = '';
-		} else return;
-		event.preventDefault();
-	}
-	function letGoOfAll() {
-		for (const code of [...down]) steer(code, false);
-	}
-
 	onMount(() => {
 		void session.courses.fetch();
 		const takeBack = commands.offer(
-			() => [
-				{ id: 'course free', label: 'Free run', about: 'course', keys: 'F', run: () => void beginFree(1) },
-				{ id: 'course two', label: 'Free run for two', about: 'course', run: () => void beginFree(2) },
-				{
-					id: 'course new',
-					label: 'New course',
-					about: 'course',
-					run: () => void session.courses.addNew().then((made) => made && onopen(made))
-				},
-				...session.courses.list.map((c) => ({
-					id: `course ${c.id}`,
-					label: c.name,
-					about: c.trace ? 'take' : 'course',
-					run: () => onopen(c.id)
-				}))
-			],
-			[
-				{ keys: 'Space', what: 'Play and pause' },
-				{ keys: ', and .', what: 'A picture back and on' },
-				{ keys: '+ and −', what: 'Show less and more of the course' },
-				{ keys: 'Ctrl C, Ctrl V', what: 'Copy the chosen event, paste it at the playhead' },
-				{ keys: 'Delete', what: 'Take out what is chosen' },
-				{ keys: 'Shift + drag on the ruler', what: 'Choose a part to play again and again, or to trim to' },
-				{ keys: 'F', what: 'Free run; Escape ends it and keeps the take' },
-				{ keys: 'F, in a free run', what: 'Step into the skiff and out, work the crane' },
-				{ keys: '1 … 6, in a free run', what: 'Leave a stage of the rig out, take it in' }
-			]
+			courseCommands({ desk, free, begin: (count) => void beginFree(count), end: () => void endFree(true) })
 		);
 		return () => {
 			takeBack();
@@ -238,8 +152,6 @@
 		};
 	});
 </script>
-
-<svelte:window onkeydown={keyDown} onkeyup={(e) => going && steer(e.code, false)} onblur={letGoOfAll} />
 
 <div class="room" class:going>
 	<CourseHead {desk} {worker} {going} {onopen} onfree={beginFree} />
@@ -281,22 +193,14 @@
 				onbegin={() => desk.scrub(0)}
 				onplay={() => desk.togglePlay()}
 				onstep={() => desk.scrub(desk.time + 1 / 60)}
-			/>
-			<output class="clock" data-testid="clock"
-				>{clockOf(desk.time, 0.01)} <small>of {clockOf(course.seconds, 1)} s</small></output
+				speed={desk.speed}
+				speeds={[0.1, 0.25, 1, 2]}
+				onspeed={(v) => (desk.speed = v)}
 			>
-			<Segments
-				small
-				label="Speed of time"
-				value={desk.speed}
-				options={[
-					{ value: 0.1, label: '⅒' },
-					{ value: 0.25, label: '¼' },
-					{ value: 1, label: '1×' },
-					{ value: 2, label: '2×' }
-				]}
-				onchange={(v) => (desk.speed = v)}
-			/>
+				<output class="clock" data-testid="clock"
+					>{clockOf(desk.time, 0.01)} <small>of {clockOf(course.seconds, 1)} s</small></output
+				>
+			</PlayButtons>
 			{#if desk.part}
 				<span class="part">again and again {desk.part.from.toFixed(2)}–{desk.part.to.toFixed(2)} s</span>
 				<button class="small" onclick={trim} title="Throw away what is before and behind; undo brings it back"

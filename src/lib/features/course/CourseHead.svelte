@@ -1,17 +1,12 @@
 <script lang="ts">
 	import Archive from '@lucide/svelte/icons/archive';
-	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import Copy from '@lucide/svelte/icons/copy';
 	import Footprints from '@lucide/svelte/icons/footprints';
 	import Plus from '@lucide/svelte/icons/plus';
 	import { courseKey } from '$lib/session/courses.svelte';
-	import VersionsMenu from '$lib/room/VersionsMenu.svelte';
-	import FindingsChip from '$lib/room/FindingsChip.svelte';
-	import ProjectLink from '$lib/room/ProjectLink.svelte';
-	import UndoButtons from '$lib/room/UndoButtons.svelte';
-	import PickList from '$lib/ui/PickList.svelte';
+	import DocumentPicker from '$lib/room/DocumentPicker.svelte';
+	import RoomHead from '$lib/room/RoomHead.svelte';
 	import Button from '$lib/ui/Button.svelte';
-	import Popover from '$lib/ui/Popover.svelte';
 	import BakeMenu from './BakeMenu.svelte';
 	import BringInTake from './BringInTake.svelte';
 	import type { CourseState } from './course.svelte';
@@ -41,16 +36,26 @@
 		close();
 		onopen(rest[0]?.id ?? '');
 	}
+	const entries = $derived(
+		session.courses.list.map((c) => ({
+			id: c.id,
+			label: c.name,
+			about: `${c.trace ? 'take' : 'course'} · ${Number(c.seconds.toFixed(1))} s`
+		}))
+	);
 </script>
 
-<header>
-	<Popover label="Choose a course" look="heading">
-		{#snippet button()}<span class="name"
-				><h1>{course?.name ?? 'Course'}</h1>
-				<ChevronDown size={17} /></span
-			>{/snippet}
-		{#snippet children(close)}
-			<div class="body">
+<RoomHead {session} of={course && courseKey(course.id)}>
+	{#snippet picker()}
+		<DocumentPicker
+			label="Choose a course"
+			find="Find a course"
+			name={course?.name ?? 'Course'}
+			groups={[{ entries, none: 'No course yet. “New” makes one; a free run becomes one.' }]}
+			here={course?.id}
+			onpick={onopen}
+		>
+			{#snippet acts(close)}
 				<div class="acts">
 					<Button onclick={() => openMade(session.courses.addNew(), close)}><Plus size={14} /> New</Button>
 					{#if course}
@@ -60,77 +65,15 @@
 						<Button onclick={() => retire(course.id, close)}><Archive size={14} /> Retire</Button>
 					{/if}
 				</div>
-				<PickList
-					label="Find a course"
-					groups={[
-						{
-							entries: session.courses.list.map((c) => ({
-								id: c.id,
-								label: c.name,
-								about: `${c.trace ? 'take' : 'course'} · ${Number(c.seconds.toFixed(1))} s`
-							})),
-							none: 'No course yet. “New” makes one; a free run becomes one.'
-						}
-					]}
-					here={course?.id}
-					onpick={(id) => {
-						close();
-						onopen(id);
-					}}
-				/>
-			</div>
-		{/snippet}
-	</Popover>
-	{#if course}
-		<VersionsMenu {session} of={courseKey(course.id)} />
-	{/if}
-	<FindingsChip {session} />
-	<p><ProjectLink {session} /> · {course?.trace ? 'a take' : 'a course'}</p>
+			{/snippet}
+		</DocumentPicker>
+	{/snippet}
+	{#snippet where()}{course?.trace ? 'a take' : 'a course'}{/snippet}
 	<Button onclick={() => (bringing = true)} disabled={going}>Bring in …</Button>
 	{#if course && !going}<BakeMenu {desk} {worker} />{/if}
 	<Button disabled={going} title="Two keepers: W A S D and the arrow keys" onclick={() => onfree(2)}>for two</Button>
-	<span class="go"
-		><Button disabled={going} title="Walk through it yourself (F)" onclick={() => onfree(1)}
-			><Footprints size={15} /> Free run</Button
-		></span
+	<Button strong disabled={going} title="Walk through it yourself (F)" onclick={() => onfree(1)}
+		><Footprints size={15} /> Free run</Button
 	>
-	<UndoButtons {session} />
-</header>
+</RoomHead>
 <BringInTake {session} {worker} open={bringing} onclose={() => (bringing = false)} onmade={onopen} />
-
-<style>
-	header {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		padding: 0 14px;
-		border-bottom: 1px solid var(--rule);
-	}
-	.name {
-		display: flex;
-		align-items: center;
-		gap: 6px;
-	}
-	header p {
-		flex: 1;
-		margin: 0;
-		color: var(--ink-2);
-		white-space: nowrap;
-		overflow: hidden;
-		text-overflow: ellipsis;
-	}
-	.go :global(button) {
-		background: var(--lamp-light);
-		border-color: var(--lamp);
-		color: var(--on-lamp);
-		font-weight: 600;
-	}
-	.body {
-		width: 320px;
-	}
-	.acts {
-		display: flex;
-		gap: 6px;
-		padding: 2px 2px 8px;
-	}
-</style>

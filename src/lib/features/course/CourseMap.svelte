@@ -5,7 +5,8 @@
 	import { type Way } from '$lib/documents';
 	import { groundAt } from '$lib/world/grounds';
 	import { clean, type Chosen, type CourseState } from './course.svelte';
-	import { FOOTPRINTS, viewOf, type MapView } from '$lib/world/map-view';
+	import GroundsMap from '$lib/room/GroundsMap.svelte';
+	import { viewOf, type MapView, type Paper } from '$lib/world/map-view';
 
 	interface Props {
 		desk: CourseState;
@@ -19,13 +20,9 @@
 	let width = $state(300);
 	let height = $state(340);
 	let view = $state.raw<MapView>({ x: 2, z: 0, half: 16 });
-	let svg: SVGSVGElement | undefined = $state();
 	let arrows = $state.raw<readonly { x: number; z: number; turn: number }[]>([]);
-	let held: { readonly what: Chosen | 'map' | 'radius' | 'event place'; moved: boolean } | null = null;
+	let held: Chosen | 'radius' | 'event place' | null = null;
 	const course = $derived(desk.course);
-	const k = $derived(height / 2 / view.half);
-	const px = (x: number): number => width / 2 + (x - view.x) * k;
-	const pz = (z: number): number => height / 2 + (z - view.z) * k;
 	const event = $derived(desk.chosen?.kind === 'event' ? course?.events[desk.chosen.i] : undefined);
 	const eventName = (id: string): string => desk.session.wiring.events.find((e) => e.id === id)?.name ?? id;
 
@@ -38,7 +35,7 @@
 	};
 	const placesOf = (way: Way | null | undefined): [number, number][] =>
 		!way ? [] : way.trace ? tracePlaces(way) : way.path.map((p) => [p.x, p.z]);
-	const line = (way: Way | null | undefined): string =>
+	const line = (way: Way | null | undefined, { px, pz }: Paper): string =>
 		placesOf(way)
 			.map(([x, z]) => `${px(x).toFixed(1)},${pz(z).toFixed(1)}`)
 			.join(' ');
@@ -60,33 +57,23 @@
 		fit();
 	});
 
-	function spot(event: PointerEvent | MouseEvent): [number, number] {
-		const rect = svg!.getBoundingClientRect();
-		return [
-			clean(view.x + (event.clientX - rect.left - width / 2) / k),
-			clean(view.z + (event.clientY - rect.top - height / 2) / k)
-		];
-	}
-	function take(event: PointerEvent, what: Chosen | 'map' | 'radius' | 'event place') {
+	function take(event: PointerEvent, what: Chosen | 'radius' | 'event place') {
 		if (event.button !== 0) return;
 		event.stopPropagation();
-		held = { what, moved: false };
-		svg!.setPointerCapture(event.pointerId);
+		held = what;
+		(event.currentTarget as Element).setPointerCapture(event.pointerId);
 		if (typeof what === 'object') desk.chosen = what;
 	}
-	function drag(pointer: PointerEvent) {
+	function drag([px, pz]: readonly [number, number]) {
 		if (!held) return;
-		held.moved = true;
-		const [x, z] = spot(pointer);
-		const { what } = held;
-		if (what === 'map') view = { ...view, x: view.x - pointer.movementX / k, z: view.z - pointer.movementY / k };
-		else if (what === 'event place') moveEvent(x, z);
-		else if (what === 'radius') {
+		const [x, z] = [clean(px), clean(pz)];
+		if (held === 'event place') moveEvent(x, z);
+		else if (held === 'radius') {
 			const { chosen } = desk;
 			if (chosen?.kind !== 'area') return;
 			const area = course!.areas[chosen.i]!;
 			changeArea(chosen.i, { radius: clean(Math.max(0.2, Math.hypot(x - area.x, z - area.z))) });
-		} else move(what, x, z);
+		} else move(held, x, z);
 	}
 	function move(what: Chosen, x: number, z: number) {
 		if (what.kind === 'place') {
@@ -108,24 +95,15 @@
 		desk.changeEvent(chosen.i, 'Move where it happens', { place: [x, y, z] }, `event place ${chosen.i}`);
 	}
 	function drop() {
-		if (held && held.what === 'map' && !held.moved) desk.chosen = null;
-		if (held && held.what !== 'map') desk.done();
+		if (held) desk.done();
 		held = null;
 	}
-	function addHere(event: MouseEvent) {
+	function addHere([px, pz]: readonly [number, number]) {
 		if (still || course?.trace) return;
-		const [x, z] = spot(event);
+		const [x, z] = [clean(px), clean(pz)];
 		const way = desk.chosen?.kind === 'place' ? desk.chosen.way : 0;
 		const near = desk.pathOf(way).at(-1)?.y ?? 0;
 		desk.addPlace(way, { x, y: clean(groundAt(x, z, near)), z });
-	}
-	function wheel(event: WheelEvent) {
-		event.preventDefault();
-		const times = Math.exp(event.deltaY * 0.0015);
-		const [x, z] = spot(event);
-		const half = Math.min(400, Math.max(2, view.half * times));
-		const by = half / view.half;
-		view = { x: x + (view.x - x) * by, z: z + (view.z - z) * by, half };
 	}
 	function keys(event: KeyboardEvent, what: Chosen, x: number, z: number) {
 		const by = event.shiftKey ? 1 : 0.1;
@@ -168,114 +146,102 @@
 	});
 </script>
 
-<section class="map" aria-label="Map" bind:clientWidth={width} bind:clientHeight={height}>
-	<!-- svelte-ignore a11y_no_static_element_interactions -->
-	<svg
-		bind:this={svg}
-		viewBox="0 0 {width} {height}"
-		onpointerdown={(e) => take(e, 'map')}
+<section class="map" aria-label="Map">
+	<GroundsMap
+		label="The grounds from above"
+		{view}
+		onview={(next) => (view = next)}
 		onpointermove={drag}
 		onpointerup={drop}
-		onpointercancel={drop}
+		onnothing={() => (desk.chosen = null)}
 		ondblclick={addHere}
-		onwheel={wheel}
+		bind:width
+		bind:height
 	>
-		<rect {width} {height} class="sea" />
-		<g transform="translate({width / 2} {height / 2}) scale({k}) translate({-view.x} {-view.z})">
-			{#each FOOTPRINTS as f, i (i)}
-				<rect
-					class={f.kind}
-					style:--up={f.height}
-					x={-f.width / 2}
-					y={-f.depth / 2}
-					width={f.width}
-					height={f.depth}
-					transform="translate({f.x} {f.z}) rotate({f.turn})"
-				/>
-			{/each}
-			<circle class="balcony" cx="0" cy="1.1" r="2.65" />
-		</g>
-		{#if course}
-			{#each course.areas as area, i (i)}
-				{@const what = { kind: 'area', i } as const}
-				{@const chosen = desk.chosen?.kind === 'area' && desk.chosen.i === i}
-				<circle
-					class="area"
-					class:chosen
-					cx={px(area.x)}
-					cy={pz(area.z)}
-					r={area.radius * k}
-					role="button"
-					tabindex="0"
-					aria-label="Area: {eventName(area.event)}"
-					onpointerdown={(e) => take(e, what)}
-					onkeydown={(e) => keys(e, what, area.x, area.z)}
-				/>
-				<text class="said" x={px(area.x)} y={pz(area.z) - area.radius * k - 4}>{eventName(area.event)}</text>
-				{#if chosen}
+		{#snippet children(paper)}
+			{@const { px, pz, k } = paper}
+			{#if course}
+				{#each course.areas as area, i (i)}
+					{@const what = { kind: 'area', i } as const}
+					{@const chosen = desk.chosen?.kind === 'area' && desk.chosen.i === i}
 					<circle
-						class="grip"
-						cx={px(area.x + area.radius)}
+						class="area"
+						class:chosen
+						cx={px(area.x)}
 						cy={pz(area.z)}
-						r="5"
-						role="presentation"
-						onpointerdown={(e) => take(e, 'radius')}
+						r={area.radius * k}
+						role="button"
+						tabindex="0"
+						aria-label="Area: {eventName(area.event)}"
+						onpointerdown={(e) => take(e, what)}
+						onkeydown={(e) => keys(e, what, area.x, area.z)}
 					/>
-				{/if}
-			{/each}
-			{#each [course.second, course] as way, w (w)}
-				{#if way}<polyline class="way" class:second={w === 0} points={line(way)} />{/if}
-			{/each}
-			{#each [0, 1] as const as w (w)}
-				{@const way = w === 0 ? course : course.second}
-				{#if way && !way.trace}
-					{#each way.path as place, i (i)}
-						{@const what = { kind: 'place', way: w, i } as const}
+					<text class="said" x={px(area.x)} y={pz(area.z) - area.radius * k - 4}>{eventName(area.event)}</text>
+					{#if chosen}
 						<circle
-							class="place"
-							class:second={w === 1}
-							class:chosen={desk.chosen?.kind === 'place' && desk.chosen.way === w && desk.chosen.i === i}
-							cx={px(place.x)}
-							cy={pz(place.z)}
-							r={i === 0 ? 6.5 : 5}
-							role="button"
-							tabindex="0"
-							aria-label="Place {i + 1}{w === 1 ? ' of the second player' : ''}"
-							onpointerdown={(e) => take(e, what)}
-							onkeydown={(e) => keys(e, what, place.x, place.z)}
+							class="grip taken"
+							cx={px(area.x + area.radius)}
+							cy={pz(area.z)}
+							r="5"
+							role="presentation"
+							onpointerdown={(e) => take(e, 'radius')}
 						/>
-					{/each}
-				{/if}
+					{/if}
+				{/each}
+				{#each [course.second, course] as way, w (w)}
+					{#if way}<polyline class="way" class:second={w === 0} points={line(way, paper)} />{/if}
+				{/each}
+				{#each [0, 1] as const as w (w)}
+					{@const way = w === 0 ? course : course.second}
+					{#if way && !way.trace}
+						{#each way.path as place, i (i)}
+							{@const what = { kind: 'place', way: w, i } as const}
+							<circle
+								class="place"
+								class:second={w === 1}
+								class:chosen={desk.chosen?.kind === 'place' && desk.chosen.way === w && desk.chosen.i === i}
+								cx={px(place.x)}
+								cy={pz(place.z)}
+								r={i === 0 ? 6.5 : 5}
+								role="button"
+								tabindex="0"
+								aria-label="Place {i + 1}{w === 1 ? ' of the second player' : ''}"
+								onpointerdown={(e) => take(e, what)}
+								onkeydown={(e) => keys(e, what, place.x, place.z)}
+							/>
+						{/each}
+					{/if}
+				{/each}
+				{#each course.events as e, i (i)}
+					{#if e.place}
+						{@const mine = desk.chosen?.kind === 'event' && desk.chosen.i === i}
+						<path
+							class="pin taken"
+							class:chosen={mine}
+							d="M{px(e.place[0])} {pz(e.place[2])}l-5 -7a6 6 0 1 1 10 0z"
+							role="presentation"
+							onpointerdown={(p) => {
+								desk.chosen = { kind: 'event', i };
+								take(p, 'event place');
+							}}
+						/>
+					{/if}
+				{/each}
+			{/if}
+			{#each arrows as arrow, i (i)}
+				<path
+					class="body"
+					class:second={i === 1}
+					d="M0 -9l6.5 15l-6.5 -4l-6.5 4z"
+					transform="translate({px(arrow.x)} {pz(arrow.z)}) rotate({arrow.turn})"
+				/>
 			{/each}
-			{#each course.events as e, i (i)}
-				{#if e.place}
-					{@const mine = desk.chosen?.kind === 'event' && desk.chosen.i === i}
-					<path
-						class="pin"
-						class:chosen={mine}
-						d="M{px(e.place[0])} {pz(e.place[2])}l-5 -7a6 6 0 1 1 10 0z"
-						role="presentation"
-						onpointerdown={(p) => {
-							desk.chosen = { kind: 'event', i };
-							take(p, 'event place');
-						}}
-					/>
-				{/if}
-			{/each}
-		{/if}
-		{#each arrows as arrow, i (i)}
-			<path
-				class="body"
-				class:second={i === 1}
-				d="M0 -9l6.5 15l-6.5 -4l-6.5 4z"
-				transform="translate({px(arrow.x)} {pz(arrow.z)}) rotate({arrow.turn})"
-			/>
-		{/each}
-		<text class="scale" x="8" y={height - 8}>
-			{#if still}free run{:else if course?.trace}recorded way · drag pans, wheel zooms{:else}double click adds a place ·
-				drag, wheel{/if}
-		</text>
-	</svg>
+			<text class="scale" x="8" y={height - 8}>
+				{#if still}free run{:else if course?.trace}recorded way · drag pans, wheel zooms{:else}double click adds a place
+					· drag, wheel{/if}
+			</text>
+		{/snippet}
+	</GroundsMap>
 	<button class="fit" onclick={fit} title="Show the whole course">whole</button>
 </section>
 
@@ -287,35 +253,6 @@
 		overflow: hidden;
 		border: 1px solid var(--rule-strong);
 		border-radius: var(--radius);
-	}
-	svg {
-		position: absolute;
-		inset: 0;
-		width: 100%;
-		height: 100%;
-		touch-action: none;
-		cursor: grab;
-	}
-	.sea {
-		fill: var(--sea);
-	}
-	.ground {
-		fill: color-mix(in srgb, var(--sheet) calc(var(--up) * 100%), var(--paper-3));
-		stroke: var(--rule-strong);
-		stroke-width: 0.04;
-	}
-	.wall {
-		fill: var(--ink-2);
-	}
-	.rail {
-		fill: var(--ink-2);
-		opacity: 0.55;
-	}
-	.balcony {
-		fill: none;
-		stroke: var(--ink-2);
-		stroke-width: 0.08;
-		stroke-dasharray: 0.3 0.2;
 	}
 	.way {
 		fill: none;

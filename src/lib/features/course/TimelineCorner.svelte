@@ -3,7 +3,7 @@
 	import Magnet from '@lucide/svelte/icons/magnet';
 	import ZoomIn from '@lucide/svelte/icons/zoom-in';
 	import ZoomOut from '@lucide/svelte/icons/zoom-out';
-	import Popover from '$lib/ui/Popover.svelte';
+	import Menu from '$lib/ui/Menu.svelte';
 	import type { CourseState } from './course.svelte';
 
 	/** `lanes`: ids of the events that have one. */
@@ -24,6 +24,29 @@
 		desk.change('Add a game value', (c) => ({ ...c, values: [...c.values, { parameter: id, points }] }));
 		desk.done();
 	}
+	const groups = $derived([
+		{
+			title: 'Events',
+			items: absent.map((event) => ({
+				label: event.name,
+				about: event.kind,
+				run: () => desk.addEvent(event.id, desk.time)
+			}))
+		},
+		{
+			title: 'Game values',
+			items: freeValues.map((parameter) => ({
+				label: parameter.name,
+				about: 'game value',
+				run: () => addValue(parameter.id)
+			}))
+		}
+	]);
+	const none = $derived(
+		wiring.events.length === 0
+			? 'No event is declared yet: the Cues room does that, or the table beside a free run.'
+			: 'Every event and game value has its lane.'
+	);
 </script>
 
 <div class="corner">
@@ -41,36 +64,9 @@
 		><ZoomOut size={14} /></button
 	>
 	<span class="add">
-		<Popover label="Add a lane" title="An event or a game value to put on the timeline">
+		<Menu label="Add a lane" title="An event or a game value to put on the timeline" {groups} {none}>
 			{#snippet button()}+ lane{/snippet}
-			{#snippet children(close)}
-				<div class="list">
-					{#each absent as event (event.id)}
-						<button
-							onclick={() => {
-								desk.addEvent(event.id, desk.time);
-								close();
-							}}>{event.name} <small>{event.kind}</small></button
-						>
-					{/each}
-					{#each freeValues as parameter (parameter.id)}
-						<button
-							onclick={() => {
-								addValue(parameter.id);
-								close();
-							}}>{parameter.name} <small>game value</small></button
-						>
-					{/each}
-					{#if absent.length + freeValues.length === 0}
-						<p>
-							{wiring.events.length === 0
-								? 'No event is declared yet: the Cues room does that, or the table beside a free run.'
-								: 'Every event and game value has its lane.'}
-						</p>
-					{/if}
-				</div>
-			{/snippet}
-		</Popover>
+		</Menu>
 	</span>
 </div>
 
@@ -98,28 +94,5 @@
 	.add {
 		margin-left: auto;
 		font-size: 12px;
-	}
-	.list {
-		display: grid;
-		width: 230px;
-		max-height: 300px;
-		overflow: auto;
-	}
-	.list button {
-		display: flex;
-		justify-content: space-between;
-		border: 0;
-		background: none;
-		padding: 4px 8px;
-		text-align: left;
-		cursor: pointer;
-	}
-	.list button:hover {
-		background: var(--lamp-wash);
-	}
-	.list p {
-		margin: 6px 8px;
-		color: var(--ink-2);
-		white-space: normal;
 	}
 </style>

@@ -9,13 +9,11 @@
 	import { WIRING, type ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
-	import VersionsMenu from '$lib/room/VersionsMenu.svelte';
 	import FindingLines from '$lib/room/FindingLines.svelte';
-	import FindingsChip from '$lib/room/FindingsChip.svelte';
-	import ProjectLink from '$lib/room/ProjectLink.svelte';
+	import RoomHead from '$lib/room/RoomHead.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
-	import { isTyping } from '$lib/ui/targets';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
+	import { cuesCommands } from './commands';
 	import { CuesState } from './cues.svelte';
 	import EventsTable from './EventsTable.svelte';
 	import ReachMap from './ReachMap.svelte';
@@ -105,40 +103,9 @@
 		if (event.kind === 'state' && desk.held.has(event.id)) desk.raise(event, 'ends');
 	}
 
-	const digitOf = (event: KeyboardEvent): number => Number(/^(?:Digit|Numpad)([1-9])$/.exec(event.code)?.[1] ?? 0);
-	/** States that a key holds, by the digit: let go with it, whatever Shift does meanwhile. */
-	const heldBy = new Map<number, GameEvent>();
-	function keyDown(event: KeyboardEvent) {
-		if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-		if (event.key === 'x') return desk.stopAll();
-		const digit = digitOf(event);
-		const raised = digit > 0 ? desk.eventOnKey(digit, event.shiftKey) : undefined;
-		if (!raised || event.repeat) return;
-		event.preventDefault();
-		if (raised.kind === 'moment') return desk.raise(raised, 'happens');
-		heldBy.set(digit, raised);
-		if (!desk.held.has(raised.id)) desk.raise(raised, 'starts');
-	}
-	function keyUp(event: KeyboardEvent) {
-		const held = heldBy.get(digitOf(event));
-		if (held) letGo(held);
-		heldBy.delete(digitOf(event));
-	}
-
 	onMount(() => {
 		session.look(WIRING);
-		const takeBack = commands.offer(
-			() => [
-				{ id: 'cues new', label: 'New cue', about: 'cues', run: addCue },
-				{ id: 'cues events', label: 'Events and game values', about: 'cues', run: () => (page = 'events') },
-				{ id: 'cues stop', label: 'Let everything fade out', about: 'cues', keys: 'X', run: () => desk.stopAll() }
-			],
-			[
-				{ keys: '1 … 9, Shift + 1 … 9', what: 'Raise the first eighteen events; hold for a state' },
-				{ keys: 'Press a cue’s key', what: 'Fire its event as it would come from the game; hold it for a state' },
-				{ keys: 'X', what: 'Let everything fade out' }
-			]
-		);
+		const takeBack = commands.offer(cuesCommands(desk, addCue, () => (page = 'events')));
 		return () => {
 			takeBack();
 			desk.dispose();
@@ -146,14 +113,9 @@
 	});
 </script>
 
-<svelte:window onkeydown={keyDown} onkeyup={keyUp} />
-
 <div class="room">
-	<header>
-		<h1>Cues</h1>
-		<p><ProjectLink {session} /> · what sets the camera moving</p>
-		<VersionsMenu {session} of={WIRING} about="Events, game values, cues and rigs together." />
-		<FindingsChip {session} />
+	<RoomHead {session} name="Cues" of={WIRING} about="Events, game values, cues and rigs together.">
+		{#snippet where()}what sets the camera moving{/snippet}
 		<Segments
 			label="Page"
 			value={page}
@@ -163,7 +125,7 @@
 			]}
 			onchange={(v: 'cues' | 'events') => (page = v)}
 		/>
-	</header>
+	</RoomHead>
 	<main>
 		{#if page === 'events'}
 			<EventsTable {desk} named={id} />
@@ -269,21 +231,6 @@
 		height: 100%;
 		display: grid;
 		grid-template-rows: 48px minmax(0, 1fr);
-	}
-	header {
-		display: flex;
-		align-items: center;
-		gap: 12px;
-		padding: 0 14px;
-		border-bottom: 1px solid var(--rule);
-	}
-	header p {
-		flex: 1;
-		margin: 0;
-		color: var(--ink-2);
-		white-space: nowrap;
-		overflow: hidden;
-		text-overflow: ellipsis;
 	}
 	main {
 		display: grid;

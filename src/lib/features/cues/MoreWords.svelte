@@ -11,7 +11,7 @@
 		type CueConditions,
 		type PlayAction
 	} from 'dinesis-runtime/tools';
-	import Popover from '$lib/ui/Popover.svelte';
+	import Menu from '$lib/ui/Menu.svelte';
 	import type { CuesState } from './cues.svelte';
 
 	let { desk, cue, event }: { desk: CuesState; cue: Cue; event: GameEvent | undefined } = $props();
@@ -116,33 +116,20 @@
 			offer('and', 'raise another event', () => add('Raise', { id, kind: 'raise', event: other.id, delay: 0 }));
 		return list;
 	});
-	const GROUPS = [
-		{ id: 'only', label: 'Only' },
-		{ id: 'how', label: 'How it plays' },
-		{ id: 'and', label: 'And also' }
-	] as const;
+	const groups = $derived(
+		(
+			[
+				['only', 'Only'],
+				['how', 'How it plays'],
+				['and', 'And also']
+			] as const
+		).map(([group, title]) => ({ title, items: offers.filter((offer) => offer.group === group) }))
+	);
 </script>
 
-<Popover label="Say more" title="Conditions, how it plays, further actions">
+<Menu wide label="Say more" title="Conditions, how it plays, further actions" {groups}>
 	{#snippet button()}<span class="plus"><Plus size={13} /></span>{/snippet}
-	{#snippet children(close)}
-		<div class="groups">
-			{#each GROUPS as group (group.id)}
-				<section>
-					<h4>{group.label}</h4>
-					{#each offers.filter((o) => o.group === group.id) as offer (offer.label)}
-						<button
-							onclick={() => {
-								close();
-								offer.run();
-							}}>{offer.label}</button
-						>
-					{/each}
-				</section>
-			{/each}
-		</div>
-	{/snippet}
-</Popover>
+</Menu>
 
 <style>
 	.plus {
@@ -158,35 +145,6 @@
 	}
 	.plus:hover {
 		border-color: var(--lamp);
-		background: var(--lamp-wash);
-	}
-	.groups {
-		display: grid;
-		grid-template-columns: repeat(3, auto);
-		gap: 10px;
-		padding: 4px;
-	}
-	h4 {
-		margin: 0 0 3px 8px;
-		font-size: 12px;
-		color: var(--ink-2);
-		font-weight: 600;
-	}
-	section {
-		display: grid;
-		align-content: start;
-	}
-	button {
-		border: 0;
-		border-radius: 5px;
-		background: none;
-		text-align: left;
-		padding: 3px 8px;
-		cursor: pointer;
-		white-space: nowrap;
-		font-size: 13px;
-	}
-	button:hover {
 		background: var(--lamp-wash);
 	}
 </style>

@@ -3,7 +3,7 @@
 	import { cue as cueShape, type PlayAction } from 'dinesis-runtime/tools';
 	import { rangeOf } from '$lib/documents';
 	import NumberField from '$lib/ui/NumberField.svelte';
-	import { arrowsIn } from '$lib/ui/arrows';
+	import PickList from '$lib/ui/PickList.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 	import type { CuesState } from './cues.svelte';
 
@@ -13,21 +13,26 @@
 		onchange: (pick: PlayAction['pick'], label: string) => void;
 	}
 	let { desk, pick, onchange }: Props = $props();
-	let search = $state('');
+	/** Whether a press adds to those that are there, or takes one for all of them. */
+	let several = $state(false);
 	const nameOf = (id: string): string => desk.preset(id)?.name ?? id;
-	const found = $derived(
-		desk.session.presets
-			.filter((p) => `${p.name} ${p.tags.join(' ')}`.toLowerCase().includes(search.trim().toLowerCase()))
-			.slice(0, 40)
+	const entries = $derived(
+		desk.session.presets.map((p) => ({
+			id: p.id,
+			label: p.name,
+			about: p.tags.slice(0, 2).join(', '),
+			words: p.tags.join(' ')
+		}))
 	);
+	const taken = $derived(new Set(pick.map((p) => p.preset)));
 	function toggle(id: string) {
-		const has = pick.some((p) => p.preset === id);
+		const has = taken.has(id);
 		if (has && pick.length === 1) return;
 		onchange(has ? pick.filter((p) => p.preset !== id) : [...pick, { preset: id, weight: 1 }], 'Presets');
 	}
 </script>
 
-<Popover label="Presets: {pick.map((p) => nameOf(p.preset)).join(', ')}" onopen={() => (search = '')}>
+<Popover label="Presets: {pick.map((p) => nameOf(p.preset)).join(', ')}" onopen={() => (several = pick.length > 1)}>
 	{#snippet button()}
 		<span class="word"
 			>{#each pick as p, i (p.preset)}{i > 0 ? ' · ' : ''}<span class:gone={!desk.preset(p.preset)}
@@ -36,8 +41,7 @@
 		>
 	{/snippet}
 	{#snippet children(close)}
-		<!-- svelte-ignore a11y_no_static_element_interactions -->
-		<div class="list" onkeydown={arrowsIn}>
+		<div class="list">
 			{#if pick.length > 1}
 				{#each pick as p (p.preset)}
 					<div class="weight">
@@ -58,31 +62,18 @@
 					</div>
 				{/each}
 			{/if}
-			<!-- svelte-ignore a11y_autofocus -->
-			<input
-				autofocus
-				placeholder="Find a preset"
-				aria-label="Find a preset"
-				bind:value={search}
-				onkeydown={(e) => {
-					if (e.key !== 'Enter' || !found[0] || search.trim() === '') return;
-					onchange([{ preset: found[0].id, weight: 1 }], 'Preset');
+			<label class="several"><input type="checkbox" bind:checked={several} /> one of several, by chance</label>
+			<PickList
+				label="Find a preset"
+				groups={[{ entries, none: 'No preset yet.' }]}
+				here={several ? '' : pick[0]?.preset}
+				taken={several ? taken : undefined}
+				onpick={(id) => {
+					if (several) return toggle(id);
 					close();
+					onchange([{ preset: id, weight: 1 }], 'Preset');
 				}}
 			/>
-			{#each found as p (p.id)}
-				<div class="row" class:here={pick.some((q) => q.preset === p.id)}>
-					<button
-						onclick={() => {
-							onchange([{ preset: p.id, weight: 1 }], 'Preset');
-							close();
-						}}>{p.name}</button
-					>
-					<button class="also" title="One of several" aria-label="Also {p.name}" onclick={() => toggle(p.id)}
-						>{pick.some((q) => q.preset === p.id) ? '−' : '+ also'}</button
-					>
-				</div>
-			{/each}
 		</div>
 	{/snippet}
 </Popover>
@@ -103,17 +94,22 @@
 	.list {
 		width: 19rem;
 		display: grid;
+		gap: 4px;
+		padding: 4px;
 	}
-	.row,
+	.several {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+		font-size: 12.5px;
+		color: var(--ink-2);
+	}
 	.weight {
 		display: grid;
 		grid-template-columns: 1fr auto auto;
 		gap: 8px;
 		align-items: center;
 		padding: 0 4px;
-	}
-	.row.here {
-		box-shadow: inset 3px 0 0 var(--lamp);
 	}
 	button {
 		border: 0;
@@ -125,16 +121,5 @@
 	}
 	button:hover {
 		background: var(--lamp-wash);
-	}
-	.also {
-		color: var(--lamp-text);
-		font-size: 12px;
-	}
-	input {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 3px 8px;
-		margin: 4px 0;
 	}
 </style>

@@ -11,8 +11,7 @@
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import { saveText } from '$lib/ui/save-text';
-	import FindingsChip from '$lib/room/FindingsChip.svelte';
-	import ProjectLink from '$lib/room/ProjectLink.svelte';
+	import RoomHead from '$lib/room/RoomHead.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
 	import LagChart from '$lib/stages/LagChart.svelte';
@@ -21,6 +20,7 @@
 	import { BodyAudition } from './body-audition.svelte';
 	import BodyTable from './BodyTable.svelte';
 	import ChosenBar from './ChosenBar.svelte';
+	import { libraryCommands } from './commands';
 	import FeelChart from './FeelChart.svelte';
 	import { LibraryState } from './library.svelte';
 	import LibraryTable from './LibraryTable.svelte';
@@ -91,21 +91,12 @@
 
 	onMount(() => {
 		const takeBack = commands.offer(
-			() => [
-				{ id: 'library new', label: 'New preset', about: 'presets', run: () => void addNew() },
-				{ id: 'library in', label: 'Bring in a kit', about: 'presets', run: () => (bringing = true) },
-				{ id: 'library out', label: 'Send out all that is listed', about: 'presets', run: () => void sendOut(rows) },
-				{ id: 'library retired', label: 'Retired presets', about: 'presets', run: () => (retired = true) }
-			],
-			[
-				{ keys: '↓ ↑', what: 'Go from preset to preset; each plays' },
-				{ keys: 'Space', what: 'Play it again' },
-				{ keys: 'Enter', what: 'Tune it on the Bench' },
-				{ keys: 'F2', what: 'Rename it' },
-				{ keys: 'X', what: 'Choose it, or let it go; Shift: all from the last chosen one' },
-				{ keys: 'Ctrl + A', what: 'Choose all' },
-				{ keys: '/', what: 'Search' }
-			]
+			libraryCommands({
+				bringIn: () => (bringing = true),
+				sendOut: () => void sendOut(rows),
+				showRetired: () => (retired = true),
+				search: () => search.focus()
+			})
 		);
 		const close = library.open();
 		void library.keepUp(library.all);
@@ -117,23 +108,11 @@
 	let search: HTMLInputElement;
 </script>
 
-<svelte:window
-	onkeydown={(event) => {
-		if (event.key !== '/' || event.target instanceof HTMLInputElement) return;
-		event.preventDefault();
-		search.focus();
-	}}
-/>
-
 <div class="library">
-	<header>
-		<h1>Library</h1>
-		<p>
-			<ProjectLink {session} /> · {library.all.length + session.missing}
+	<RoomHead {session} name="Library">
+		{#snippet where()}{library.all.length + session.missing}
 			{library.all.length === 1 ? 'preset' : 'presets'}{session.missing > 0 ? `, ${session.missing} still coming` : ''}
-			{#if library.unmeasured > 0}<em>· measuring, {library.unmeasured} to go</em>{/if}
-		</p>
-		<FindingsChip {session} />
+			{#if library.unmeasured > 0}<em>· measuring, {library.unmeasured} to go</em>{/if}{/snippet}
 		<input
 			class="search"
 			type="search"
@@ -152,7 +131,7 @@
 			><Download size={14} /> Send out {acted.length > 0 ? acted.length : 'all'}</Button
 		>
 		<Button onclick={() => (retired = true)}><Archive size={14} /> Retired</Button>
-	</header>
+	</RoomHead>
 	<main>
 		<div class="bar">
 			<Segments
@@ -259,7 +238,7 @@
 			</div>
 			{#if body && isBob(body)}
 				<div class="drawn">
-					<SpeedChart bob={body} speed={bodies.walks} onspeed={() => undefined} ongait={() => undefined} />
+					<SpeedChart bob={body} speed={bodies.walks} onspeed={() => undefined} ongait={null} />
 				</div>
 			{:else if body && isLag(body)}
 				<div class="drawn">
@@ -295,22 +274,6 @@
 		height: 100%;
 		display: grid;
 		grid-template-rows: 48px minmax(0, 1fr);
-	}
-	header {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		padding: 0 14px;
-		border-bottom: 1px solid var(--rule);
-	}
-	header p {
-		flex: 1;
-		min-width: 0;
-		margin: 0 4px;
-		color: var(--ink-2);
-		white-space: nowrap;
-		overflow: hidden;
-		text-overflow: ellipsis;
 	}
 	em {
 		font-style: normal;

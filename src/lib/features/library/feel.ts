@@ -2,15 +2,12 @@
 import type { ShakePreset } from 'dinesis-runtime';
 import { clamp } from 'dinesis-runtime/tools';
 import { type Measure } from '$lib/analysis';
+import type { ChartDot, ChartSpec } from '$lib/plots/chart/spec';
 
 /** What the chart spans: from what is barely felt to what is too much. */
 export const FEEL_RANGE = { pace: [0.15, 30], strength: [0.08, 30] } as const;
 
-export interface Dot {
-	readonly x: number;
-	readonly y: number;
-	readonly key: string;
-	readonly name: string;
+export interface Dot extends ChartDot {
 	readonly continuous: boolean;
 }
 
@@ -29,7 +26,30 @@ export const dotsOf = (measured: readonly { readonly preset: ShakePreset; readon
 	measured.map(({ preset, measure }) => ({
 		x: clamp(measure.pace, ...FEEL_RANGE.pace),
 		y: clamp(measure.strength, ...FEEL_RANGE.strength),
-		key: preset.id,
+		id: preset.id,
 		name: preset.name,
 		continuous: preset.timing.mode === 'continuous'
 	}));
+
+const TICKS = { pace: [0.2, 0.5, 1, 2, 5, 10, 20], strength: [0.1, 0.2, 0.5, 1, 2, 5, 10, 20] } as const;
+const axis = (name: 'pace' | 'strength', title: string): ChartSpec['x'] => ({
+	min: FEEL_RANGE[name][0],
+	max: FEEL_RANGE[name][1],
+	log: true,
+	ticks: TICKS[name],
+	title
+});
+
+/** Bursts are full, what plays until it is stopped is hollow; the one that is pointed at has a ring. */
+export function feelChart(dots: readonly Dot[], pointed: string): ChartSpec {
+	const size = dots.length > 400 ? 1.6 : 4.5;
+	return {
+		x: axis('pace', 'pace, Hz'),
+		y: axis('strength', 'strength, % of the picture’s height'),
+		dots: [
+			{ label: 'bursts', list: dots.filter((dot) => !dot.continuous), ink: '--lamp', size },
+			{ label: 'until stopped', list: dots.filter((dot) => dot.continuous), ink: '--ink-x', hollow: true, size },
+			{ label: 'pointed at', list: dots.filter((dot) => dot.id === pointed), ink: '--ink', hollow: true, size: 8 }
+		]
+	};
+}

@@ -4,9 +4,10 @@
 	import type { Rig } from 'dinesis-runtime';
 	import { RIG_STAGES, type RigStage } from 'dinesis-runtime/tools';
 	import type { Finding } from '$lib/documents';
-	import { type Part, type RigState } from './rig.svelte';
+	import type { Part } from '$lib/stages/trial.svelte';
+	import type { RigState } from './rig.svelte';
 	import StageCard from './StageCard.svelte';
-	import { aboutStage, aboutView, DOES, TITLES } from './stage-words';
+	import { aboutStage, aboutView, DOES, TITLES } from '$lib/stages/stage-words';
 
 	interface Props {
 		desk: RigState;

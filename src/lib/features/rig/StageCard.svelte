@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A stage of the chain: what it is set to, what it does just now, and a switch that leaves it out. */
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-	import { HELD, type Meter } from './rig.svelte';
+	import { HELD, type Meter } from '$lib/stages/trial.svelte';
 
 	interface Props {
 		title: string;

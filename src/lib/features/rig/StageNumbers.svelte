@@ -24,7 +24,6 @@
 	let { desk, rig, axis, onaxis, camera }: Props = $props();
 
 	const session = $derived(desk.session);
-	const alone = $derived(desk.alone !== '');
 	const view = $derived(viewOf(rig.view.kind));
 	const bob = $derived(session.bobs.find((b) => b.id === rig.bob));
 	const lag = $derived(session.lags.find((l) => l.id === rig.lag));
@@ -51,7 +50,7 @@
 </script>
 
 <div class="numbers">
-	{#if !alone && (desk.part === 'lag' || desk.part === 'bob')}
+	{#if desk.part === 'lag' || desk.part === 'bob'}
 		{@const slot = desk.part}
 		<label class="which"
 			>{slot === 'bob' ? 'head bob' : 'lag'}
@@ -98,7 +97,7 @@
 			onchange={(part, mark, done) => desk.change('View', { view: { ...rig.view, ...part } }, mark, done)}
 		/>
 	{/if}
-	{#if !alone && (desk.part === 'view' || desk.part === 'shakes')}
+	{#if desk.part === 'view' || desk.part === 'shakes'}
 		<StageSheet title="The rig" about="What it is called, and what for.">
 			<label class="pick"
 				>name <input

@@ -1,66 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import type { Rig } from 'dinesis-runtime';
-import {
-	EYES,
-	newBob,
-	newCamera,
-	newCue,
-	newLag,
-	newPreset,
-	newRig,
-	NO_LINKS,
-	RIG_STAGES
-} from 'dinesis-runtime/tools';
-import { newCourse, type Course, type Wiring } from '$lib/documents';
-import type { ProjectSession } from '$lib/session/session.svelte';
-import { LOOP, TREADMILL } from './loop';
+import { RIG_STAGES } from 'dinesis-runtime/tools';
+import type { Course } from '$lib/documents';
+import { LOOP } from '$lib/stages/loop';
+import { chainSession, course, framesOf } from '$lib/stages/testing/chain.svelte';
 import { RigState } from './rig.svelte';
 
-const bob = newBob('steps', 'Steps');
-const lag = newLag('heavy', 'Heavy');
-const eyes: Rig = { ...newRig('eyes', 'Eyes'), bob: 'steps', lag: 'heavy' };
-const chase: Rig = { ...newRig('chase', 'Chase'), view: { ...EYES, kind: 'chase' } };
-const flat: Rig = { ...newRig('flat', 'Flat'), view: { ...EYES, kind: 'flat' } };
-const course = (id: string, part: Partial<Course> = {}): Course => ({
-	...newCourse(id, id),
-	path: [
-		{ x: 0, y: 0, z: 0, speed: 1.4, pause: 0 },
-		{ x: 0, y: 0, z: -20, speed: 1.4, pause: 0 }
-	],
-	...part
-});
-
 function desk(courses: readonly Course[] = []) {
-	let wiring: Wiring = $state.raw({
-		events: [{ id: 'rows', name: 'Rows', kind: 'state', placed: false, tags: [], values: [] }],
-		parameters: [],
-		cues: [{ ...newCue('c', 'rows', 'thud'), when: 'lasts', actions: [newCamera('chase')] }],
-		world: NO_LINKS,
-		rigs: [eyes, chase, flat]
-	});
-	const presets = [newPreset('thud', 'Thud')];
-	const session = {
-		get wiring() {
-			return wiring;
-		},
-		get played() {
-			return { ...wiring, presets: [...presets, bob, lag] };
-		},
-		presets,
-		bobsAndLags: [bob, lag],
-		bobs: [bob],
-		lags: [lag],
-		courses: { list: courses },
-		rewire: (_: string, recipe: (w: Wiring) => Wiring) => void (wiring = recipe(wiring)),
-		seal: () => undefined
-	};
-	const state = new RigState(session as unknown as ProjectSession);
-	const frames = (seconds: number): number[] => {
-		let pose: number[] = [];
-		for (let i = 0; i < seconds * 60; i++) pose = [...state.frame(1 / 60).eyes[0]!.pose];
-		return pose;
-	};
-	return { state, frames, rigs: () => wiring.rigs };
+	const { session, rigs } = chainSession(courses);
+	const state = new RigState(session);
+	return { state, rigs, frames: (seconds: number) => framesOf(state, seconds) };
 }
 
 describe('the rig desk', () => {
@@ -129,33 +77,5 @@ describe('the rig desk', () => {
 		state.goOver();
 		expect(frames(1.2)[1]!).toBeCloseTo(here, 6);
 		expect(state.isOver).toBe(false);
-	});
-
-	it('a head bob alone is walked on the spot, swept from standing to the fastest and back', () => {
-		const { state, frames } = desk();
-		state.openAlone('steps', 'bob');
-		expect(state.part).toBe('bob');
-		expect(state.onTreadmill).toBe(true);
-		const at = frames(2);
-		expect(frames(1).slice(0, 3)).toEqual(at.slice(0, 3));
-		expect(Math.max(...state.meters.bob.position)).toBeGreaterThan(0.01);
-		state.sweeps = 0;
-		frames(4.5);
-		expect(state.walks).toBeCloseTo(1.4 * 1.15, 1);
-		frames(5);
-		expect(state.sweeps).toBeNull();
-		expect(state.walks).toBe(0);
-		state.tried = TREADMILL;
-		expect(state.onTreadmill).toBe(true);
-	});
-
-	it('a lag alone follows a loop, in metres or in the pixels of a flat one', () => {
-		const { state } = desk();
-		state.openAlone('heavy', 'lag');
-		expect(state.onTreadmill).toBe(false);
-		const way = state.wayFrom(0);
-		// Twenty seconds, sixty a second, six numbers.
-		expect(way.length).toBe(20 * 60 * 6);
-		expect([...way.subarray(0, 3)]).toEqual([12, -3, 6]);
 	});
 });

@@ -1,45 +1,49 @@
 <script lang="ts">
-	import type { Shortcut } from '$lib/ui/commands.svelte';
+	/** All keys that do something here: those of the room that is open, and those of every room. */
+	import type { Gesture } from '$lib/ui/commands.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 
 	interface Props {
 		open: boolean;
-		/** Those of the room that is open. */
-		room: readonly Shortcut[];
+		/** Asked for when it opens: table by table, the room's first. */
+		shortcuts: () => readonly (readonly Gesture[])[];
 		onclose: () => void;
 	}
-	let { open, room, onclose }: Props = $props();
-
-	const everywhere: readonly Shortcut[] = [
-		{ keys: 'Ctrl + K', what: 'The command palette: every command and every preset' },
-		{ keys: 'Ctrl + Z, Ctrl + Shift + Z', what: 'Undo, redo' },
-		{ keys: 'G then B, L, C', what: 'Go to the Bench, the Library, the Cues' },
-		{ keys: 'N', what: 'Night or day' },
-		{
-			keys: 'On a number',
-			what: 'Drag it; arrows step it (Shift coarse, Alt fine); Enter types, also *2, /2, +0.1, 50%; Delete or a double click sets it back'
-		},
-		{ keys: '?', what: 'This list' }
-	];
+	let { open, shortcuts, onclose }: Props = $props();
+	const tables = $derived(open ? shortcuts().filter((table) => table.length > 0) : []);
 </script>
 
 <Dialog title="Shortcuts" {open} {onclose} wide>
-	<dl>
-		{#each [...room, ...everywhere] as { keys, what } (keys)}
-			<dt>{keys}</dt>
-			<dd>{what}</dd>
+	<div class="all">
+		{#each tables as table, i (i)}
+			<h3>{i === tables.length - 1 ? 'In every room' : 'In this room'}</h3>
+			<dl>
+				{#each table as { shown, says } (shown + says)}
+					<dt>{shown}</dt>
+					<dd>{says}</dd>
+				{/each}
+			</dl>
 		{/each}
-	</dl>
+	</div>
 </Dialog>
 
 <style>
-	dl {
-		display: grid;
-		grid-template-columns: max-content 1fr;
-		gap: 5px 18px;
-		margin: 0;
+	.all {
 		max-height: 66vh;
 		overflow: auto;
+	}
+	h3 {
+		margin: 10px 0 4px;
+		font-size: 14px;
+	}
+	h3:first-child {
+		margin-top: 0;
+	}
+	dl {
+		display: grid;
+		grid-template-columns: 8.5rem 1fr;
+		gap: 4px 18px;
+		margin: 0;
 	}
 	dt {
 		font-weight: 600;

@@ -23,7 +23,7 @@ export function documentCommands(session: ProjectSession, open: Open): Command[]
 		run
 	});
 	return [
-		one('new', 'shake', 'New shake', 'presets', () => made(session.acts.addNew(), 'bench')),
+		one('new', 'shake', 'New shake', 'a preset', () => made(session.acts.addNew(), 'bench')),
 		one('new', 'bob', 'New bob', 'head bobs', () => made(session.acts.newBody('bob'), 'bench')),
 		one('new', 'lag', 'New lag', 'camera lags', () => made(session.acts.newBody('lag'), 'bench')),
 		one('new', 'course', 'New course', 'courses', () =>

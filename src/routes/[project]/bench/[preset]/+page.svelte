@@ -15,8 +15,8 @@
 
 <svelte:head><title>{(preset ?? body)?.name ?? 'Bench'} · {session.project.name}</title></svelte:head>
 {#if body}
-	{#await import('$lib/features/rig/Rig.svelte') then { default: Rig }}
-		<Rig {session} preset={data.key} onopen={(rig) => void goto(`${here}/rig/${rig}`)} onbench={bench} />
+	{#await import('$lib/features/bodies/Bodies.svelte') then { default: Bodies }}
+		<Bodies {session} id={data.key} onopen={bench} onrig={(rig) => void goto(`${here}/rig/${rig}`)} />
 	{/await}
 {:else}
 	<Bench {session} presetKey={data.key} onopen={bench} />

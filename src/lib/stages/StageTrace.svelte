@@ -2,7 +2,7 @@
 	/** What the chosen stage did in the last seconds, channel by channel, as it happens. */
 	import { CHANNEL_COUNT, CHANNELS, channelsOf, familyOf, unitOf, type View } from 'dinesis-runtime/tools';
 	import { inkOf } from '$lib/plots/inks';
-	import { HELD } from './rig.svelte';
+	import { HELD } from './trial.svelte';
 
 	interface Props {
 		/** Seven numbers for each held moment. */

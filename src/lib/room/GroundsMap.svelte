@@ -1,0 +1,155 @@
+<script lang="ts">
+	/** The grounds from above, as a map that is moved by drag, wheel and two fingers; what stands on it is given in metres. */
+	import type { Snippet } from 'svelte';
+	import { select } from 'd3-selection';
+	import { zoom, zoomIdentity, type D3ZoomEvent } from 'd3-zoom';
+	import { FOOTPRINTS, onPaper, type MapView, type Paper } from '$lib/world/map-view';
+
+	interface Props {
+		label: string;
+		view: MapView;
+		/** The hand moves what is seen; left out: it stands as it is given. */
+		onview?: (view: MapView) => void;
+		/** What stands on it. */
+		children: Snippet<[paper: Paper]>;
+		onpointermove?: (spot: readonly [x: number, z: number]) => void;
+		onpointerup?: (spot: readonly [x: number, z: number]) => void;
+		/** A press beside everything. */
+		onnothing?: () => void;
+		ondblclick?: (spot: readonly [x: number, z: number]) => void;
+		width?: number;
+		height?: number;
+	}
+	let {
+		label,
+		view,
+		onview,
+		children,
+		onpointermove,
+		onpointerup,
+		onnothing,
+		ondblclick,
+		width = $bindable(300),
+		height = $bindable(300)
+	}: Props = $props();
+
+	/** Metres from the middle to the upper edge: closest and farthest. */
+	const [CLOSEST, FARTHEST] = [2, 400];
+	let svg: SVGSVGElement;
+	const paper = $derived(onPaper(view, width, height));
+
+	const spot = (event: PointerEvent | MouseEvent): readonly [number, number] => {
+		const rect = svg.getBoundingClientRect();
+		return [paper.xAt(event.clientX - rect.left), paper.zAt(event.clientY - rect.top)];
+	};
+
+	/** Drag, wheel and fingers move the map; d3 holds them, we hold the view in metres. */
+	function moves(element: SVGSVGElement) {
+		if (!onview) return;
+		const hand = zoom<SVGSVGElement, unknown>()
+			.filter((event: MouseEvent) => !event.button && (event.type === 'wheel' || isGround(event.target)))
+			.on('start', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
+				moved = false;
+				if (event.sourceEvent) take();
+			})
+			.on('zoom', ({ transform, sourceEvent }: D3ZoomEvent<SVGSVGElement, unknown>) => {
+				if (!sourceEvent) return;
+				moved = true;
+				const half = height / 2 / transform.k;
+				onview({ x: (width / 2 - transform.x) / transform.k, z: (height / 2 - transform.y) / transform.k, half });
+			})
+			.on('end', ({ sourceEvent }: D3ZoomEvent<SVGSVGElement, unknown>) => {
+				if (!moved && sourceEvent && (sourceEvent as Event).type !== 'wheel') onnothing?.();
+			});
+		const ground = select(element).call(hand).on('dblclick.zoom', null);
+		let moved = false;
+		/** Where the map stands just now, for a hand that begins. */
+		function take() {
+			hand.scaleExtent([height / 2 / FARTHEST, height / 2 / CLOSEST]);
+		}
+		const stop = $effect.root(() => {
+			$effect(() => {
+				const { k } = paper;
+				const here = zoomIdentity.translate(width / 2 - view.x * k, height / 2 - view.z * k).scale(k);
+				take();
+				ground.property('__zoom', here);
+			});
+		});
+		return stop;
+	}
+	const isGround = (target: EventTarget | null): boolean =>
+		target instanceof Element && target.closest('[role], .taken') === svg;
+</script>
+
+<div class="map" bind:clientWidth={width} bind:clientHeight={height}>
+	<svg
+		bind:this={svg}
+		viewBox="0 0 {width} {height}"
+		role="group"
+		aria-label={label}
+		class:moves={onview}
+		onpointermove={(event) => onpointermove?.(spot(event))}
+		onpointerup={(event) => onpointerup?.(spot(event))}
+		onpointercancel={(event) => onpointerup?.(spot(event))}
+		ondblclick={(event) => ondblclick?.(spot(event))}
+		{@attach moves}
+	>
+		<rect {width} {height} class="sea" />
+		<g transform="translate({width / 2} {height / 2}) scale({paper.k}) translate({-view.x} {-view.z})">
+			{#each FOOTPRINTS as f, i (i)}
+				<rect
+					class={f.kind}
+					style:--up={f.height}
+					x={-f.width / 2}
+					y={-f.depth / 2}
+					width={f.width}
+					height={f.depth}
+					transform="translate({f.x} {f.z}) rotate({f.turn})"
+				/>
+			{/each}
+			<circle class="balcony" cx="0" cy="1.1" r="2.65" />
+		</g>
+		{@render children(paper)}
+	</svg>
+</div>
+
+<style>
+	.map {
+		position: relative;
+		height: 100%;
+		min-width: 0;
+		min-height: 0;
+		overflow: hidden;
+	}
+	svg {
+		position: absolute;
+		inset: 0;
+		width: 100%;
+		height: 100%;
+		touch-action: none;
+	}
+	.moves {
+		cursor: grab;
+	}
+	.sea {
+		fill: var(--sea);
+	}
+	.ground {
+		fill: color-mix(in srgb, var(--sheet) calc(var(--up) * 100%), var(--paper-3));
+		stroke: var(--rule-strong);
+		stroke-width: 0.04;
+	}
+	.wall {
+		fill: var(--ink-2);
+	}
+	.rail {
+		fill: var(--ink-2);
+		opacity: 0.55;
+	}
+	.balcony {
+		fill: none;
+		stroke: var(--ink-2);
+		stroke-width: 0.08;
+		stroke-dasharray: 0.3 0.2;
+	}
+</style>

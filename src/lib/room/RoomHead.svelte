@@ -1,0 +1,75 @@
+<script lang="ts">
+	/**
+	 * The head of every room: what is open, how it stands with the server and its history, what is found wrong, the project, who else is
+	 * here, the room's own tools, undo.
+	 */
+	import type { Snippet } from 'svelte';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import FindingsChip from './FindingsChip.svelte';
+	import type { PlayBeside } from './history';
+	import ProjectLink from './ProjectLink.svelte';
+	import UndoButtons from './UndoButtons.svelte';
+	import VersionsMenu from './VersionsMenu.svelte';
+
+	interface Props {
+		session: ProjectSession;
+		/** The room's name; left out where `picker` shows what is open. */
+		name?: string;
+		/** Shows what is open, and opens another. */
+		picker?: Snippet;
+		/** Key of the document that is open: its versions, who else is at it. */
+		of?: string;
+		/** What else belongs to its versions. */
+		about?: string;
+		onbeside?: PlayBeside;
+		/** Behind the findings. */
+		marks?: Snippet;
+		/** What follows on the project's name. */
+		where: Snippet;
+		/** The room's tools. */
+		children?: Snippet;
+	}
+	let { session, name, picker, of, about, onbeside, marks, where, children }: Props = $props();
+
+	const people = $derived(of ? session.people.at(of) : []);
+	const tabs = $derived(of ? session.othersAt(of) : 0);
+</script>
+
+<header>
+	{#if picker}{@render picker()}{:else}<h1>{name}</h1>{/if}
+	{#if of}<VersionsMenu {session} {of} {about} {onbeside} />{/if}
+	<FindingsChip {session} />
+	{@render marks?.()}
+	<p>
+		<ProjectLink {session} /> · {@render where()}
+		{#if people.length > 0}<strong title="{people.join(', ')} {people.length === 1 ? 'is' : 'are'} here too"
+				>· {people.every((who) => who === 'somebody') ? `+${people.length}` : people.join(', ')}</strong
+			>{/if}
+		{#if tabs > 0}<strong>· open in {tabs === 1 ? 'another tab' : `${tabs} other tabs`}</strong>{/if}
+	</p>
+	{@render children?.()}
+	<UndoButtons {session} />
+</header>
+
+<style>
+	header {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		padding: 0 14px;
+		border-bottom: 1px solid var(--rule);
+		min-width: 0;
+	}
+	p {
+		flex: 1;
+		min-width: 0;
+		margin: 0 4px;
+		color: var(--ink-2);
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	strong {
+		color: var(--lamp-text);
+	}
+</style>

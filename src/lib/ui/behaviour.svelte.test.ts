@@ -1,0 +1,167 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/svelte';
+import { createRawSnippet, tick } from 'svelte';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import Dialog from './Dialog.svelte';
+import Menu from './Menu.svelte';
+import PickList from './PickList.svelte';
+import RadioGroup from './RadioGroup.svelte';
+
+const text = (html: string) => createRawSnippet(() => ({ render: () => html }));
+/** Presses a key where the focus is. */
+async function press(...keys: string[]): Promise<void> {
+	for (const key of keys) await fireEvent.keyDown(document.activeElement!, { key, code: key });
+	await tick();
+}
+beforeEach(() => {
+	// jsdom has no dialogs of its own.
+	HTMLDialogElement.prototype.showModal = function () {
+		this.open = true;
+	};
+	HTMLDialogElement.prototype.close = function () {
+		this.open = false;
+	};
+});
+afterEach(cleanup);
+
+describe('choices of which one is taken', () => {
+	const options = ['Noise', 'Wave', 'Jumps', 'Keys'].map((label) => ({ value: label.toLowerCase(), label }));
+
+	it('are one stop of the Tab key; arrows and ends take another one; letters are left to the page', async () => {
+		const taken: string[] = [];
+		render(RadioGroup<string>, { label: 'Pattern', options, value: 'wave', onchange: (v) => taken.push(v) });
+		const stops = screen.getAllByRole('radio').map((radio) => radio.tabIndex);
+		expect(stops).toEqual([-1, 0, -1, -1]);
+		screen.getByRole('radio', { name: 'Wave' }).focus();
+		await press('ArrowRight', 'ArrowUp', 'End', 'Home', 'End', 'w');
+		// The value stays where it is given: each key starts from Wave.
+		expect(taken).toEqual(['jumps', 'noise', 'keys', 'noise', 'keys']);
+		expect(document.activeElement).toBe(screen.getByRole('radio', { name: 'Keys' }));
+	});
+
+	it('none taken: the first one is the stop', () => {
+		render(RadioGroup<string>, { label: 'Pattern', options, value: null, onchange: () => undefined });
+		expect(screen.getAllByRole('radio').map((radio) => radio.tabIndex)).toEqual([0, -1, -1, -1]);
+	});
+});
+
+describe('a list that one finds something in', () => {
+	const entries = ['Bell', 'Beam', 'Cask set down', 'Wave'].map((label) => ({ id: label.toLowerCase(), label }));
+	const groups = [{ entries: [...entries, { id: 'gust', label: 'Gust', about: 'wind', words: 'storm' }] }];
+	const open = (props: Record<string, unknown> = {}) => {
+		const picked: string[] = [];
+		render(PickList, { label: 'Find', groups, here: 'beam', onpick: (id: string) => picked.push(id), ...props });
+		return picked;
+	};
+	const selected = (): string[] =>
+		screen
+			.getAllByRole('option')
+			.filter((option) => option.getAttribute('aria-selected') === 'true')
+			.map((option) => option.querySelector('span')!.textContent);
+
+	it('what is open is pointed at; arrows go on from there; Enter takes it', async () => {
+		const picked = open();
+		const field = screen.getByRole('combobox');
+		field.focus();
+		expect(selected()).toEqual(['Beam']);
+		await press('ArrowDown');
+		expect(field.getAttribute('aria-activedescendant')).toBe(screen.getAllByRole('option')[2]!.id);
+		await press('Enter');
+		expect(picked).toEqual(['cask set down']);
+	});
+
+	it('Enter takes the match of what is typed, also by what is not shown; without a match nothing', async () => {
+		const picked = open();
+		const field = screen.getByRole<HTMLInputElement>('combobox');
+		field.focus();
+		await fireEvent.input(field, { target: { value: 'storm' } });
+		expect(screen.getAllByRole('option')).toHaveLength(1);
+		await press('Enter');
+		await fireEvent.input(field, { target: { value: 'nothing of it' } });
+		await press('Enter');
+		expect(picked).toEqual(['gust']);
+		expect(screen.getByText('Nothing here is called so.')).toBeTruthy();
+	});
+
+	it('a short one has no field: the list has the focus, and letters find', async () => {
+		const picked = open({ few: 8 });
+		expect(screen.queryByRole('combobox')).toBeNull();
+		expect(document.activeElement).toBe(screen.getByRole('listbox'));
+		await press('w', ' ');
+		expect(picked).toEqual(['wave']);
+		await press('Home', 'Enter');
+		expect(picked).toEqual(['wave', 'bell']);
+	});
+
+	it('of several the taken ones are said', () => {
+		open({ taken: new Set(['bell', 'gust']) });
+		expect(screen.getByRole('listbox').getAttribute('aria-multiselectable')).toBe('true');
+		expect(selected()).toEqual(['Bell', 'Gust']);
+	});
+});
+
+describe('a menu', () => {
+	const open = async () => {
+		const done: string[] = [];
+		const item = (label: string, disabled = false) => ({ label, disabled, run: () => void done.push(label) });
+		render(Menu, {
+			label: 'Say more',
+			button: text('<b>+</b>'),
+			groups: [
+				{ title: 'Only', items: [item('once'), item('with a chance', true)] },
+				{ items: [item('stop something')] }
+			]
+		});
+		const button = screen.getByRole('button', { name: 'Say more' });
+		button.focus();
+		await press('ArrowDown');
+		return { done, button };
+	};
+
+	it('opens by an arrow with the focus on its first item, goes round, and says what it is', async () => {
+		const { button } = await open();
+		expect(button.getAttribute('aria-haspopup')).toBe('menu');
+		const names: string[] = [];
+		for (const key of ['', 'ArrowDown', 'End', 'ArrowDown', 's']) {
+			if (key) await press(key);
+			names.push(document.activeElement!.textContent!.trim());
+		}
+		expect(names).toEqual(['once', 'with a chance', 'stop something', 'once', 'stop something']);
+	});
+
+	it('a press does it and closes; Escape only closes; the focus goes back to the button', async () => {
+		const { done, button } = await open();
+		await fireEvent.click(screen.getByRole('menuitem', { name: 'with a chance', hidden: true }));
+		expect(done).toEqual([]);
+		await fireEvent.click(screen.getByRole('menuitem', { name: 'once', hidden: true }));
+		expect(done).toEqual(['once']);
+		expect(screen.queryByRole('menu', { hidden: true })).toBeNull();
+		expect(document.activeElement).toBe(button);
+		await press('ArrowDown', 'Escape');
+		expect(screen.queryByRole('menu', { hidden: true })).toBeNull();
+		expect(document.activeElement).toBe(button);
+	});
+});
+
+describe('a dialog', () => {
+	it('has the focus itself when it opens, not its closing button; what asks for it has it', async () => {
+		render(Dialog, { title: 'Shortcuts', open: true, onclose: () => undefined, children: text('<p>x</p>') });
+		await tick();
+		expect(document.activeElement).toBe(screen.getByRole('dialog'));
+		cleanup();
+		render(Dialog, { title: 'Name', open: true, onclose: () => undefined, children: text('<input autofocus />') });
+		await tick();
+		expect(document.activeElement).not.toBe(screen.getByRole('dialog'));
+	});
+
+	it('Escape asks for its end at once; no key gets behind it', async () => {
+		const close = vi.fn();
+		const behind = vi.fn();
+		window.addEventListener('keydown', behind);
+		render(Dialog, { title: 'Shortcuts', open: true, onclose: close, children: text('<p>x</p>') });
+		await tick();
+		await press('Escape', 'x');
+		window.removeEventListener('keydown', behind);
+		expect(close).toHaveBeenCalledOnce();
+		expect(behind).not.toHaveBeenCalled();
+	});
+});
