@@ -36,12 +36,12 @@ test('the list: figures, sorting, search that forgives, tags; arrows audition, E
 }) => {
 	await openLibrary(page, demo());
 	await expect(page.getByText('37 presets')).toBeVisible();
-	await expect(rows(page).first().locator('.strength')).toHaveText(/3\.0\s*–4\.5 %/);
+	await expect(rows(page).first().locator('.size')).toHaveText(/3\.0\s*–4\.5 %/);
 	await expect(rows(page).first().locator('svg path')).toHaveCount(2);
 	await expect(page.getByText('to go')).toHaveCount(0);
-	await page.getByRole('button', { name: 'strength' }).click();
+	await page.getByRole('button', { name: 'size' }).click();
 	await expect(names(page).first()).toHaveText('Skiff runs aground');
-	await page.getByRole('button', { name: 'strength' }).click();
+	await page.getByRole('button', { name: 'size' }).click();
 	await expect(names(page).first()).toHaveText('Yard: engine idling');
 	await page.getByRole('searchbox').fill('thundr');
 	await expect(names(page)).toHaveText(['Far thunder', 'Thunder overhead']);

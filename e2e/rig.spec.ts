@@ -61,7 +61,10 @@ test('a rig from nothing: where it stands, its stages, their order, and over to 
 	await expect(page.getByRole('group', { name: /^A stride at/ })).toBeVisible();
 	await stage(page, 'Lean').click();
 	await page.getByRole('checkbox', { name: 'leans' }).check();
-	await expect(page.getByText('turns left, 90°/s')).toBeVisible();
+	await expect(page.locator('canvas[aria-label^="Roll and sway"]')).toHaveAttribute(
+		'aria-label',
+		/At most [\d.]+° of roll and [\d.]+ cm of sway/
+	);
 	await stage(page, 'Limits').click();
 	await page.getByRole('button', { name: 'A box about the camera' }).click();
 	await expect(page.getByRole('slider', { name: 'x to' })).toBeVisible();
@@ -182,7 +185,7 @@ test('a cue shows another rig while a state lasts', async ({ page }) => {
 	const row = page.getByRole('list', { name: 'Cues' }).getByRole('listitem').filter({ hasText: 'Behind the skiff' });
 	await expect(row).toContainText('see through');
 	await row.getByRole('button', { name: /^Head bob:/ }).click();
-	await page.getByRole('button', { name: /^Running scared/ }).click();
+	await page.getByRole('option', { name: /^Running scared/ }).click();
 	await expect(row).toContainText('Running scared');
 	await page.keyboard.press('ControlOrMeta+z');
 	await expect(row).toContainText('its own head bob');

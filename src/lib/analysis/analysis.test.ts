@@ -58,8 +58,8 @@ describe('measures', () => {
 			sine({ x: { amplitude: 0.1, frequency: 5, start: 'zero' } }, { duration: 3, delay: 0.5 }),
 			4
 		);
-		expect(m.strength).toBeCloseTo(100 * (0.1 / (10 * half)), 3);
-		expect(m.worst).toBeCloseTo(m.strength, 12);
+		expect(m.size).toBeCloseTo(100 * (0.1 / (10 * half)), 3);
+		expect(m.worst).toBeCloseTo(m.size, 12);
 		expect(Math.abs(m.pace - 5)).toBeLessThan(0.25);
 		expect(m.length).toBe(3.5);
 	});
@@ -77,7 +77,7 @@ describe('measures', () => {
 	});
 
 	it('of a still preset are 0', () => {
-		expect(measureShake(sine({}), 2)).toMatchObject({ strength: 0, worst: 0, pace: 0 });
+		expect(measureShake(sine({}), 2)).toMatchObject({ size: 0, worst: 0, pace: 0 });
 	});
 
 	it('the demo shakes spread over 0.3–6 % and 0.5–20 Hz, no two alike', () => {
@@ -89,7 +89,7 @@ describe('measures', () => {
 			.filter((p) => p.view === 'space')
 			.map((p) => ({ id: p.id, ...measureShake(p, 32) }));
 		expect(measures.length).toBeGreaterThanOrEqual(6);
-		const strengths = measures.map((m) => m.strength);
+		const strengths = measures.map((m) => m.size);
 		const paces = measures.map((m) => m.pace);
 		expect(Math.min(...strengths)).toBeLessThan(0.45);
 		expect(Math.max(...strengths)).toBeGreaterThan(5);
@@ -100,7 +100,7 @@ describe('measures', () => {
 			for (const b of measures)
 				if (a.id < b.id)
 					expect(
-						Math.abs(Math.log(a.strength / b.strength)) +
+						Math.abs(Math.log(a.size / b.size)) +
 							Math.abs(Math.log(a.pace / b.pace)) +
 							Math.abs(Math.log((a.length ?? 30) / (b.length ?? 30))),
 						`${a.id} and ${b.id}`

@@ -7,7 +7,7 @@ import { stretchesOf, type Stretch } from './windows';
 
 export interface Measure {
 	/** Median over all seeds of the farthest picture movement, in percent of the picture's height. */
-	readonly strength: number;
+	readonly size: number;
 	/** The largest of them. */
 	readonly worst: number;
 	/** Zero crossings a second ÷ 2, each channel weighted by the picture movement it makes. */
@@ -62,7 +62,7 @@ export function measureShake(preset: ShakePreset, seeds = 32): Measure {
 	peaks.sort((a, b) => a - b);
 	const middle = peaks.length >> 1;
 	return {
-		strength: peaks.length % 2 ? peaks[middle]! : (peaks[middle - 1]! + peaks[middle]!) / 2,
+		size: peaks.length % 2 ? peaks[middle]! : (peaks[middle - 1]! + peaks[middle]!) / 2,
 		worst: peaks[peaks.length - 1] ?? 0,
 		pace: weights > 0 ? crossings / weights : 0,
 		length: preset.timing.mode === 'continuous' ? null : naturalLength(preset)

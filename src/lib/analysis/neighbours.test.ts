@@ -5,7 +5,7 @@ import { openPreset } from '../documents';
 import type { ShakePreset } from 'dinesis-runtime';
 import { distanceOf, neighboursOf, type Freedom } from './neighbours';
 
-const all: Freedom = { strength: true, pace: true, length: true, balance: true, character: true };
+const all: Freedom = { size: true, pace: true, length: true, balance: true, character: true };
 const preset: ShakePreset = {
 	...newPreset('p', 'P'),
 	layers: [newLayer('a'), { ...newLayer('b'), pattern: { kind: 'kick', damping: 0.3 } }]
@@ -20,18 +20,18 @@ describe('neighbours', () => {
 			const found = six({}, step);
 			expect(found).toHaveLength(6);
 			for (const n of found) expect(Math.abs(distanceOf(n) - step)).toBeLessThan(0.12 * step + 0.03);
-			expect(found.filter((n) => n.strength > 1).length).toBeGreaterThan(1);
+			expect(found.filter((n) => n.size > 1).length).toBeGreaterThan(1);
 			expect(found.filter((n) => n.pace < 1).length).toBeGreaterThan(1);
 			for (let i = 0; i < 6; i++)
 				for (let j = 0; j < i; j++) {
-					const [s, p] = [found[i]!.strength / found[j]!.strength, found[i]!.pace / found[j]!.pace].map(Math.log2);
+					const [s, p] = [found[i]!.size / found[j]!.size, found[i]!.pace / found[j]!.pace].map(Math.log2);
 					expect(Math.hypot(s!, p!)).toBeGreaterThan(step * 0.6);
 				}
 		}
 	});
 
 	it('keep to what is locked', () => {
-		for (const { preset: p } of six({ strength: false, balance: false })) {
+		for (const { preset: p } of six({ size: false, balance: false })) {
 			expect(p.amount).toBe(preset.amount);
 			expect(p.layers.map((l) => l.channels)).toEqual(preset.layers.map((l) => l.channels));
 		}
@@ -40,7 +40,7 @@ describe('neighbours', () => {
 			expect(p.timing).toEqual(preset.timing);
 			expect(p.layers.map((l) => l.pattern)).toEqual(preset.layers.map((l) => l.pattern));
 		}
-		const none = six({ strength: false, pace: false, length: false, balance: false, character: false });
+		const none = six({ size: false, pace: false, length: false, balance: false, character: false });
 		for (const n of none) expect(n.preset).toEqual(preset);
 	});
 
@@ -53,6 +53,6 @@ describe('neighbours', () => {
 	it('of a preset that does not move are sound too', () => {
 		const still = { ...preset, layers: [] };
 		const found = neighboursOf(still, { seed: 1, step: 1, free: all }, measure);
-		for (const n of found) expect([n.strength, n.pace]).toEqual([1, 1]);
+		for (const n of found) expect([n.size, n.pace]).toEqual([1, 1]);
 	});
 });

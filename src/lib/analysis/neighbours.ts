@@ -1,7 +1,7 @@
 /**
  * Neighbours of a preset: six that all differ from it by the same step, each toward another side, in how strongly and how
  * fast they are measured to move. Random factors on the single numbers give each a character of its own; the amount and
- * the rate are then fitted so that the measured strength and pace lie where they should.
+ * the rate are then fitted so that the measured size and pace lie where they should.
  */
 import type { Measure } from './measure';
 import type { ShakePreset } from 'dinesis-runtime';
@@ -9,8 +9,8 @@ import { RANGES, clamp, cos, exp2, log2, sin, combine, signedUnit, toRadians } f
 
 /** What may vary. What may not is locked. */
 export interface Freedom {
-	/** The overall strength (the amount). */
-	readonly strength: boolean;
+	/** The overall size (the amount). */
+	readonly size: boolean;
 	/** The overall pace (the rate). */
 	readonly pace: boolean;
 	/** The length and the fades. */
@@ -33,7 +33,7 @@ export interface Neighbour {
 	readonly preset: ShakePreset;
 	readonly measure: Measure;
 	/** How many times as strong, as fast and as long as the preset it stands beside; 1: the same. */
-	readonly strength: number;
+	readonly size: number;
 	readonly pace: number;
 	readonly length: number;
 }
@@ -45,15 +45,15 @@ const FITS = 4;
 const tidy = (value: number): number => Number(value.toPrecision(3));
 const within = (value: number, most: number): number => tidy(clamp(value, 0, most));
 
-/** Where neighbour `k` stands: octaves of strength and of pace, `step` away in all, as far as they are free. */
+/** Where neighbour `k` stands: octaves of size and of pace, `step` away in all, as far as they are free. */
 function place(k: number, { seed, step, free }: NeighbourOptions): readonly [number, number] {
-	if (free.strength && free.pace) {
+	if (free.size && free.pace) {
 		const turn = toRadians(k * 60 + 30 * signedUnit(combine(seed, 77)));
 		return [step * cos(turn), step * sin(turn)];
 	}
 	// With one of them free there are two sides at this distance: the character tells those on one side apart.
 	const side = k % 2 ? -step : step;
-	return free.strength ? [side, 0] : free.pace ? [0, side] : [0, 0];
+	return free.size ? [side, 0] : free.pace ? [0, side] : [0, 0];
 }
 
 /** Random factors on the numbers that are free. `chance` gives a number within −1 and 1 for each question. */
@@ -134,14 +134,14 @@ export function neighboursOf(
 		const [stronger, faster] = place(k, options);
 		let found = stray(preset, step, free, chance);
 		let seen = measure(found);
-		for (let fit = 0; fit < FITS && own.strength > 0; fit++) {
-			const short = (own.strength * exp2(stronger)) / Math.max(seen.strength, 1e-12);
+		for (let fit = 0; fit < FITS && own.size > 0; fit++) {
+			const short = (own.size * exp2(stronger)) / Math.max(seen.size, 1e-12);
 			const slow = own.pace > 0 && seen.pace > 0 ? (own.pace * exp2(faster)) / seen.pace : 1;
 			const near = (r: number): boolean => r > 0.98 && r < 1.02;
-			if ((!free.strength || near(short)) && (!free.pace || near(slow))) break;
+			if ((!free.size || near(short)) && (!free.pace || near(slow))) break;
 			found = {
 				...found,
-				amount: free.strength ? within(found.amount * short, RANGES.multiplier) : found.amount,
+				amount: free.size ? within(found.amount * short, RANGES.multiplier) : found.amount,
 				rate: free.pace ? within(found.rate * slow, RANGES.multiplier) : found.rate
 			};
 			seen = measure(found);
@@ -149,15 +149,15 @@ export function neighboursOf(
 		return {
 			preset: found,
 			measure: seen,
-			strength: ratio(seen.strength, own.strength),
+			size: ratio(seen.size, own.size),
 			pace: ratio(seen.pace, own.pace),
 			length: ratio(seen.length ?? 0, own.length ?? 0)
 		};
 	});
 }
 
-/** How far a neighbour is from where it came, in octaves of strength and pace. */
+/** How far a neighbour is from where it came, in octaves of size and pace. */
 export const distanceOf = (neighbour: Neighbour): number => {
-	const [s, p] = [log2(neighbour.strength), log2(neighbour.pace)];
+	const [s, p] = [log2(neighbour.size), log2(neighbour.pace)];
 	return Math.sqrt(s * s + p * p);
 };

@@ -5,18 +5,12 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import type { BobPreset } from 'dinesis-runtime';
-	import {
-		BOB_SHAPES,
-		CHANNELS,
-		unitOf,
-		type BobChannel,
-		type BobGait,
-		type BobShape,
-		type Channel
-	} from 'dinesis-runtime/tools';
+	import { type BobChannel, type BobGait, type Channel } from 'dinesis-runtime/tools';
 	import { freeId } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import BobChannels from './BobChannels.svelte';
+	import BobLanding from './BobLanding.svelte';
 	import BodyFrame from './BodyFrame.svelte';
 	import { eyePath } from './body-figures';
 
@@ -46,7 +40,6 @@
 		[...gaits].sort((a, b) => Math.abs(a.speed - near) - Math.abs(b.speed - near))[0];
 	const gait = $derived(bob.gaits.find((g) => g.id === shown) ?? nearest(bob.gaits));
 	const path = $derived(gait ? eyePath(bob, gait.speed, W, H) : null);
-	const inUnits = (channel: Channel): string => unitOf(channel, bob.view);
 
 	const change = (label: string, part: Partial<BobPreset>, mark: string, done: boolean): void => {
 		session.changeBody(bob.id, label, (b) => ({ ...b, ...part }) as BobPreset, mark);
@@ -154,50 +147,7 @@
 			</svg>
 			<small>{(path.width * 100).toFixed(1)} × {(path.height * 100).toFixed(1)} cm · dots: a foot falls</small>
 		{/if}
-		<table>
-			<thead><tr><th>channel</th><th>size</th><th>place</th><th>shape</th></tr></thead>
-			<tbody>
-				{#each CHANNELS.filter((c) => c !== 'fov') as name (name)}
-					{@const channel = gait.channels[name]}
-					<tr class:off={!channel || channel.amplitude === 0}>
-						<th scope="row">{name}</th>
-						<td
-							><NumberField
-								look="cell"
-								label={name}
-								name="{name} size"
-								unit={inUnits(name)}
-								value={channel?.amplitude ?? 0}
-								{...of('gaits', 'channels', 'amplitude')}
-								step={inUnits(name) === '°' ? 0.01 : 0.0005}
-								reset={0}
-								onchange={(amplitude, done) => setChannel(name, { amplitude }, name, done)}
-							/></td
-						>
-						<td
-							><NumberField
-								look="cell"
-								label={name}
-								name="{name} place in the stride"
-								value={channel?.phase ?? 0}
-								{...of('gaits', 'channels', 'phase')}
-								step={0.01}
-								onchange={(phase, done) => setChannel(name, { phase }, `${name} phase`, done)}
-							/></td
-						>
-						<td
-							><select
-								aria-label="{name} shape"
-								value={channel?.shape ?? 'sine'}
-								onchange={(e) => setChannel(name, { shape: e.currentTarget.value as BobShape }, `${name} shape`, true)}
-							>
-								{#each BOB_SHAPES as shape (shape)}<option>{shape}</option>{/each}
-							</select></td
-						>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
+		<BobChannels {gait} view={bob.view} onchange={setChannel} />
 	{/if}
 	<label class="check"
 		><input
@@ -206,50 +156,10 @@
 			onchange={(e) => change('Landing', { landing: e.currentTarget.checked ? LANDING : null }, 'landing', true)}
 		/> dips on landing</label
 	>
-	{#if bob.landing}
-		{@const landing = bob.landing}
-		<div class="tiles">
-			<NumberField
-				label="dip per m/s"
-				unit="m"
-				value={landing.dip}
-				{...of('landing', 'dip')}
-				step={0.0005}
-				onchange={(dip, done) => change('Landing', { landing: { ...landing, dip } }, 'dip', done)}
-			/>
-			<NumberField
-				label="at most"
-				unit="m"
-				value={landing.most}
-				{...of('landing', 'most')}
-				step={0.002}
-				onchange={(most, done) => change('Landing', { landing: { ...landing, most } }, 'most', done)}
-			/>
-			<NumberField
-				label="nod"
-				unit="°/m"
-				value={landing.nod}
-				{...of('landing', 'nod')}
-				step={0.5}
-				onchange={(nod, done) => change('Landing', { landing: { ...landing, nod } }, 'nod', done)}
-			/>
-			<NumberField
-				label="spring"
-				unit="Hz"
-				value={landing.frequency}
-				{...of('landing', 'frequency')}
-				step={0.02}
-				onchange={(frequency, done) => change('Landing', { landing: { ...landing, frequency } }, 'frequency', done)}
-			/>
-			<NumberField
-				label="damping"
-				value={landing.damping}
-				{...of('landing', 'damping')}
-				step={0.01}
-				onchange={(damping, done) => change('Landing', { landing: { ...landing, damping } }, 'damping', done)}
-			/>
-		</div>
-	{/if}
+	{#if bob.landing}<BobLanding
+			landing={bob.landing}
+			onchange={(landing, mark, done) => change('Landing', { landing }, mark, done)}
+		/>{/if}
 	<label class="check"
 		><input
 			type="checkbox"
@@ -270,38 +180,6 @@
 	}
 	circle {
 		fill: var(--lamp);
-	}
-	table {
-		border-collapse: collapse;
-		table-layout: fixed;
-		width: 100%;
-		font-size: 12px;
-	}
-	th {
-		text-align: left;
-		font-weight: 400;
-		color: var(--ink-2);
-		font-size: 11px;
-	}
-	tbody th {
-		font-size: 12px;
-		color: var(--ink);
-	}
-	td {
-		border-top: 1px solid var(--rule);
-	}
-	td :global(.cell .turn) {
-		padding: 1px 3px;
-	}
-	.off {
-		opacity: 0.6;
-	}
-	select {
-		width: 100%;
-		border: 0;
-		background: none;
-		color: inherit;
-		font-size: 12px;
 	}
 	small {
 		font-size: 11px;

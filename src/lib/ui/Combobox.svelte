@@ -114,7 +114,6 @@
 			onkeydown={keys}
 		/>
 	{/if}
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_autofocus -->
 	<div
 		class="list"
 		id="{id}-list"

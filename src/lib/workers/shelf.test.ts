@@ -7,7 +7,7 @@ import type { Card } from './protocol';
 import { contentOf, Shelf } from './shelf';
 
 const thud = newPreset('thud', 'Thud');
-const card = (strength: number): Card => ({ measure: { strength, worst: 2, pace: 3, length: 1 }, outline: [] });
+const card = (size: number): Card => ({ measure: { size, worst: 2, pace: 3, length: 1 }, outline: [] });
 /** A worker that counts what it is asked. */
 function worker() {
 	const asked: [string, boolean][] = [];

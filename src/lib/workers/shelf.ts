@@ -28,7 +28,13 @@ export class Shelf {
 		this.database =
 			typeof indexedDB === 'undefined'
 				? null
-				: openDB('dinesis-cards', 1, { upgrade: (db) => void db.createObjectStore('cards') });
+				: openDB('dinesis-cards', 2, {
+						upgrade: (db) => {
+							// Cards of an earlier version name their figures otherwise: they are measured anew.
+							if (db.objectStoreNames.contains('cards')) db.deleteObjectStore('cards');
+							db.createObjectStore('cards');
+						}
+					});
 		this.database?.catch(() => undefined);
 	}
 

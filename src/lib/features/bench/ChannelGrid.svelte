@@ -2,7 +2,6 @@
 	import Link2 from '@lucide/svelte/icons/link-2';
 	import {
 		channelsOf,
-		RANGES,
 		shakePreset,
 		unitOf,
 		type Channel,
@@ -13,7 +12,7 @@
 	} from 'dinesis-runtime/tools';
 	import { rangeOf } from '$lib/documents';
 	import InkSample from '$lib/plots/InkSample.svelte';
-	import { FRESH_KEYS } from './pattern-drawing';
+	import { amplitudeStep, clockOf, inProportion, toggled, withChannel } from './channel-edits';
 	import { inkOf } from '$lib/plots/inks';
 	import NumberField from '$lib/ui/NumberField.svelte';
 
@@ -29,67 +28,25 @@
 	/** Linked amplitudes keep their proportions: one turned turns all. */
 	let linked = $state(false);
 
-	/** What a channel begins with when it is switched on: enough to be seen, not enough to hurt. */
-	const begin: Readonly<Record<Channel, number>> = { x: 0.05, y: 0.05, z: 0.05, pitch: 1, yaw: 1, roll: 1, fov: 2 };
-	const fresh = (channel: Channel): ChannelSettings => ({
-		amplitude: view === 'flat' && (channel === 'x' || channel === 'y') ? 8 : begin[channel],
-		frequency: Object.values(layer.channels)[0]?.frequency ?? 5,
-		start: layer.pattern.kind === 'keys' ? 'zero' : 'random',
-		...(layer.pattern.kind === 'keys' ? { keys: FRESH_KEYS } : {})
-	});
-	const step = (channel: Channel): number =>
-		view === 'space' && (channel === 'x' || channel === 'y' || channel === 'z') ? 0.0005 : 0.01;
-
-	/** The channel whose clock this one's jumps go by; null when it has its own. */
-	function follows(channel: Channel): Channel | null {
-		if (layer.pattern.kind !== 'jumps' || layer.pattern.within === 'box') return null;
-		const shared: readonly Channel[] = layer.pattern.within === 'disc' ? ['x', 'y'] : ['x', 'y', 'z'];
-		const clock = shared.find((c) => layer.channels[c]);
-		return shared.includes(channel) && clock && clock !== channel ? clock : null;
-	}
-
-	function set(channel: Channel, label: string, part: Partial<ChannelSettings>, done: boolean) {
+	const set = (channel: Channel, label: string, part: Partial<ChannelSettings>, done: boolean): void =>
 		onchange(
 			`${label} of ${inkOf(channel, view).label}`,
-			(l) => ({ ...l, channels: { ...l.channels, [channel]: { ...l.channels[channel]!, ...part } } }),
+			(l) => withChannel(l, channel, part),
 			`${channel} ${label}`,
 			done
 		);
-	}
 	function setAmplitude(channel: Channel, value: number, done: boolean) {
-		const before = layer.channels[channel]!.amplitude;
-		if (!linked || before === 0) return set(channel, 'Amplitude', { amplitude: value }, done);
-		const by = value / before;
-		onchange(
-			'Amplitudes',
-			(l) => ({
-				...l,
-				channels: Object.fromEntries(
-					Object.entries(l.channels).map(([name, c]) => [
-						name,
-						{
-							...c,
-							amplitude:
-								name === channel ? value : Math.max(-RANGES.amplitude, Math.min(RANGES.amplitude, c.amplitude * by))
-						}
-					])
-				)
-			}),
-			'amplitudes',
-			done
-		);
+		if (!linked || layer.channels[channel]!.amplitude === 0)
+			return set(channel, 'Amplitude', { amplitude: value }, done);
+		onchange('Amplitudes', (l) => inProportion(l, channel, value), 'amplitudes', done);
 	}
-	function toggle(channel: Channel) {
+	const toggle = (channel: Channel): void =>
 		onchange(
 			`${layer.channels[channel] ? 'Switch off' : 'Switch on'} ${inkOf(channel, view).label}`,
-			(l) => {
-				const { [channel]: present, ...rest } = l.channels;
-				return { ...l, channels: present ? rest : { ...l.channels, [channel]: fresh(channel) } };
-			},
+			(l) => toggled(l, channel, view),
 			`${channel} toggle`,
 			true
 		);
-	}
 	const begins: readonly { value: string; label: string; start: Start }[] = [
 		{ value: 'random', label: 'anywhere', start: 'random' },
 		{ value: 'zero', label: 'at zero', start: 'zero' },
@@ -143,7 +100,7 @@
 							unit={unitOf(channel, view)}
 							value={c.amplitude}
 							{...rangeOf(shakePreset, 'layers', 'channels', 'amplitude')}
-							step={step(channel)}
+							step={amplitudeStep(channel, view)}
 							reset={0}
 							onchange={(v, done) => setAmplitude(channel, v, done)}
 						/></td
@@ -152,9 +109,11 @@
 						<td class="word">
 							<button class="poses" aria-pressed={keyed === channel} onclick={() => onkeys(channel)}>poses</button>
 						</td>
-					{:else if follows(channel)}
-						<td class="word" title="Position jumps together, on the clock of {inkOf(follows(channel)!, view).label}"
-							>with {inkOf(follows(channel)!, view).label}</td
+					{:else if clockOf(layer, channel)}
+						<td
+							class="word"
+							title="Position jumps together, on the clock of {inkOf(clockOf(layer, channel)!, view).label}"
+							>with {inkOf(clockOf(layer, channel)!, view).label}</td
 						>
 					{:else}
 						<td

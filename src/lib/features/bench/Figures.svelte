@@ -26,7 +26,7 @@
 
 <p title="The farthest the picture moves, for things 5 m away in a 60° view; pace is zero crossings a second, halved">
 	{#if measure}
-		peak <b>{short(measure.strength)} %</b> of the picture’s height, at worst <b>{short(measure.worst)} %</b> · pace
+		peak <b>{short(measure.size)} %</b> of the picture’s height, at worst <b>{short(measure.worst)} %</b> · pace
 		<b>{short(measure.pace)} Hz</b>
 	{:else}&nbsp;{/if}
 </p>

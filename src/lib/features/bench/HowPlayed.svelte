@@ -1,19 +1,13 @@
 <script lang="ts">
 	/** The sheet's second page: how a preset is played, rather than what it does. */
 	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
-	import {
-		shakePreset,
-		OVERLAP_RULES,
-		type CurvePoint,
-		type Drive,
-		type OverlapRule,
-		type Space
-	} from 'dinesis-runtime/tools';
+	import { shakePreset, OVERLAP_RULES, type OverlapRule, type Space } from 'dinesis-runtime/tools';
 	import { rangeOf } from '$lib/documents';
-	import CurveEditor from '$lib/plots/CurveEditor.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
-	import { withView } from './pattern-drawing';
+	import PlayedDrives from './PlayedDrives.svelte';
+	import PlayedLife from './PlayedLife.svelte';
+	import PlayedWords from './PlayedWords.svelte';
 
 	interface Props {
 		preset: ShakePreset;
@@ -23,8 +17,6 @@
 	}
 	let { preset, parameters, onchange }: Props = $props();
 
-	/** Part of the full strength that may be lost each second. */
-	const lost = rangeOf(shakePreset, 'timing', 'life', 'decayPerSecond');
 	const RULES: Readonly<Record<OverlapRule, string>> = {
 		stack: 'add another',
 		restart: 'start over',
@@ -36,56 +28,10 @@
 		{ value: 'world', label: 'the world', title: 'North stays north, however the camera stands' },
 		{ value: 'source', label: 'its source', title: 'Depth points to where it came from' }
 	];
-	const life = $derived(preset.timing.life);
-	const halfLife = $derived(life && 'decayHalfLife' in life ? life.decayHalfLife : 0);
-	const growth = $derived(preset.timing.growth ?? { from: 1, to: 1, over: 5 });
 	const set = (label: string, part: Partial<ShakePreset>, done = true): void =>
 		onchange(label, (p) => ({ ...p, ...part }), label, done);
 	const time = (label: string, part: Partial<ShakePreset['timing']>, done = true): void =>
 		onchange(label, (p) => ({ ...p, timing: { ...p.timing, ...part } }), label, done);
-	function setDrive(i: number, part: Partial<Drive>, label = 'Drive', done = true) {
-		set(label, { drives: preset.drives.map((d, k) => (k === i ? { ...d, ...part } : d)) }, done);
-	}
-	const addDrive = (): void =>
-		set('Drive', {
-			drives: [
-				...preset.drives,
-				{
-					parameter: parameters[0]!.id,
-					to: 'amount',
-					curve: [
-						{ at: 0, value: 0.5 },
-						{ at: 1, value: 1.5 }
-					]
-				}
-			]
-		});
-	const endsOf = (id: string): readonly [string, string] => {
-		const p = parameters.find((q) => q.id === id);
-		return p ? [`${p.name} ${p.min}`, `${p.max}`] : ['least', 'most'];
-	};
-	/** Full, then dying away: a curve that shows at once what it does. */
-	const FRESH_LIFE: readonly CurvePoint[] = [
-		{ at: 0, value: 1 },
-		{ at: 0.35, value: 0.45 },
-		{ at: 1, value: 0.1 }
-	];
-	const lifeKind = $derived(
-		life === null ? 'steady' : 'points' in life ? 'curve' : 'decayPerSecond' in life ? 'wane' : 'decay'
-	);
-	const top = $derived(life && 'points' in life ? Math.max(1.5, ...life.points.map((p) => p.value)) : 1.5);
-	function setLife(kind: string) {
-		if (kind === lifeKind) return;
-		const next =
-			kind === 'steady'
-				? null
-				: kind === 'decay'
-					? { decayHalfLife: Math.max(0.05, Number((preset.timing.duration / 4).toPrecision(2))) }
-					: kind === 'wane'
-						? { decayPerSecond: Number((1 / preset.timing.duration).toPrecision(2)) }
-						: { points: FRESH_LIFE };
-		time('Strength over life', { life: next });
-	}
 </script>
 
 <div class="page">
@@ -181,179 +127,9 @@
 			/>
 		{/if}
 	</div>
-	<span>over its life</span>
-	<div>
-		<Segments
-			small
-			label="Strength over life"
-			value={lifeKind}
-			options={[
-				{ value: 'steady', label: 'steady' },
-				{ value: 'decay', label: 'dies away', title: 'Halves every so many seconds' },
-				{ value: 'wane', label: 'wanes', title: 'Straight, until nothing is left' },
-				...(preset.timing.mode === 'burst' ? [{ value: 'curve', label: 'a curve' }] : [])
-			]}
-			onchange={setLife}
-		/>
-		{#if lifeKind === 'decay'}
-			<NumberField
-				look="inline"
-				label="halves every"
-				unit="s"
-				value={halfLife}
-				{...rangeOf(shakePreset, 'timing', 'life', 'decayHalfLife')}
-				step={0.01}
-				reset={0.25}
-				onchange={(decayHalfLife, done) => time('Half-life', { life: { decayHalfLife } }, done)}
-			/>
-		{:else if life && 'decayPerSecond' in life}
-			<NumberField
-				look="inline"
-				label="gone in"
-				unit="s"
-				value={1 / life.decayPerSecond}
-				min={1 / lost.max}
-				max={1 / lost.min}
-				step={0.05}
-				reset={preset.timing.duration}
-				hint="Straight from full strength to nothing"
-				onchange={(seconds, done) => time('Waning', { life: { decayPerSecond: 1 / seconds } }, done)}
-			/>
-		{/if}
-	</div>
-	{#if life && 'points' in life}
-		<span></span>
-		<CurveEditor
-			label="Strength over life"
-			points={life.points}
-			{top}
-			ends={['start', 'end']}
-			onchange={(points, what, done) => time(what, { life: { points } }, done)}
-		/>
-	{/if}
-	{#if preset.timing.mode === 'continuous'}
-		<span>grows</span>
-		<div>
-			<NumberField
-				look="inline"
-				label="from"
-				unit="×"
-				value={growth.from}
-				{...rangeOf(shakePreset, 'timing', 'growth', 'from')}
-				step={0.01}
-				reset={1}
-				onchange={(from, done) => time('Growth', { growth: { ...growth, from } }, done)}
-			/>
-			<NumberField
-				look="inline"
-				label="to"
-				unit="×"
-				value={growth.to}
-				{...rangeOf(shakePreset, 'timing', 'growth', 'to')}
-				step={0.01}
-				reset={1}
-				onchange={(to, done) => time('Growth', { growth: { ...growth, to } }, done)}
-			/>
-			<NumberField
-				look="inline"
-				label="over"
-				unit="s"
-				value={growth.over}
-				{...rangeOf(shakePreset, 'timing', 'growth', 'over')}
-				step={0.05}
-				reset={5}
-				onchange={(over, done) => time('Growth', { growth: { ...growth, over } }, done)}
-			/>
-		</div>
-	{/if}
-	{#each preset.drives as drive, i (i)}
-		<span>driven by</span>
-		<div>
-			<select
-				aria-label="Game value"
-				value={drive.parameter}
-				onchange={(e) => setDrive(i, { parameter: e.currentTarget.value })}
-			>
-				{#each parameters as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
-				{#if !parameters.some((p) => p.id === drive.parameter)}<option value={drive.parameter}
-						>{drive.parameter}, which is gone</option
-					>{/if}
-			</select>
-			<Segments
-				small
-				label="What it multiplies"
-				value={drive.to}
-				options={[
-					{ value: 'amount', label: 'amount' },
-					{ value: 'rate', label: 'rate' }
-				]}
-				onchange={(to: Drive['to']) => setDrive(i, { to })}
-			/>
-			<button onclick={() => set('Drive', { drives: preset.drives.filter((_, k) => k !== i) })}>take it out</button>
-		</div>
-		<span></span>
-		<CurveEditor
-			label="By {drive.parameter}"
-			points={drive.curve}
-			top={Math.max(2, ...drive.curve.map((p) => p.value))}
-			ends={endsOf(drive.parameter)}
-			onchange={(curve, what, done) => setDrive(i, { curve }, what, done)}
-		/>
-	{/each}
-	{#if parameters.length > 0}
-		<span>{preset.drives.length === 0 ? 'driven by' : ''}</span>
-		<div>
-			<button onclick={addDrive}>+ a game value, such as {parameters[0]!.name.toLowerCase()}</button>
-		</div>
-	{/if}
-	<span>made for</span>
-	<div>
-		<Segments
-			small
-			label="What it is for"
-			value={preset.view}
-			options={[
-				{ value: 'space', label: 'a view in depth', title: 'Metres and degrees' },
-				{ value: 'flat', label: 'a flat view', title: 'Pixels; x, y, roll and the view’s height' }
-			]}
-			onchange={(view: ShakePreset['view']) => onchange('View', (p) => withView(p, view), 'view', true)}
-		/>
-		<Segments
-			small
-			label="Suits"
-			value={preset.suits}
-			options={[
-				{ value: 'burst', label: 'bursts' },
-				{ value: 'continuous', label: 'states' }
-			]}
-			onchange={(suits: ShakePreset['suits']) => set('Suits', { suits })}
-		/>
-	</div>
-	<label for="tags">tags</label>
-	<input
-		id="tags"
-		value={preset.tags.join(', ')}
-		placeholder="impact, sea, heavy"
-		maxlength="400"
-		onchange={(e) =>
-			set('Tags', {
-				tags: [
-					...new Set(
-						e.currentTarget.value
-							.split(',')
-							.map((t) => t.trim().slice(0, 40))
-							.filter(Boolean)
-					)
-				].slice(0, 40)
-			})}
-	/>
-	<label for="about">when to use it</label>
-	<textarea
-		id="about"
-		rows="3"
-		maxlength="4000"
-		value={preset.about}
-		onchange={(e) => set('Description', { about: e.currentTarget.value })}></textarea>
+	<PlayedLife {preset} {onchange} />
+	<PlayedDrives {preset} {parameters} {onchange} />
+	<PlayedWords {preset} {onchange} />
 </div>
 
 <style>
@@ -370,11 +146,11 @@
 		font-size: 12.5px;
 		padding-bottom: 2px;
 	}
-	.page > span,
-	.page > label {
+	.page > :global(span),
+	.page > :global(label) {
 		color: var(--ink-2);
 	}
-	.page > div {
+	.page > :global(div:not(.segments)) {
 		display: flex;
 		gap: 12px;
 		align-items: center;
@@ -392,22 +168,5 @@
 	input[type='checkbox'] {
 		accent-color: var(--lamp);
 		margin: 0;
-	}
-	input:not([type='checkbox']),
-	select,
-	textarea {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 2px 7px;
-		min-width: 0;
-		resize: none;
-	}
-	button {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 0 8px;
-		cursor: pointer;
 	}
 </style>

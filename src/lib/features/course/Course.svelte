@@ -2,23 +2,23 @@
 	/** A stretch of gameplay: played, scrubbed, changed on the map and the timeline; or walked through oneself. */
 	import { onMount, untrack } from 'svelte';
 	import { EYE_HEIGHT, isBob, isLag } from 'dinesis-runtime/tools';
-	import { takeToCourse, TRACE_NUMBERS, trimCourse } from '$lib/course';
+	import { TRACE_NUMBERS } from '$lib/course';
 	import { type Way } from '$lib/documents';
 	import { stillEye } from '$lib/viewport/eye';
 	import { courseKey } from '$lib/session/courses.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
-	import PlayButtons from '$lib/room/PlayButtons.svelte';
 	import { CourseWorker } from '$lib/workers/course';
 	import BobSheet from '$lib/stages/BobSheet.svelte';
 	import { CourseState, eyesOf } from './course.svelte';
 	import { courseCommands } from './commands';
+	import CourseFirst from './CourseFirst.svelte';
 	import CourseHead from './CourseHead.svelte';
 	import CourseMap from './CourseMap.svelte';
 	import CourseSheet from './CourseSheet.svelte';
+	import CourseTransport from './CourseTransport.svelte';
 	import { FreePlay } from './free.svelte';
 	import FreeSheet from './FreeSheet.svelte';
-	import { clockOf } from './lanes';
 	import LagSheet from '$lib/stages/LagSheet.svelte';
 	import RunWindow from '$lib/viewport/RunWindow.svelte';
 	import Timeline from './Timeline.svelte';
@@ -120,23 +120,6 @@
 		if (made) onopen(made);
 		else session.say('The take could not be kept.', { label: 'Try again', run: () => void keepTake(take) });
 	}
-	function trim() {
-		const { part } = desk;
-		if (!part || !course) return;
-		desk.change('Trim', (c) => trimCourse(c, part.from, part.to));
-		desk.done();
-		desk.part = null;
-		desk.scrub(0);
-	}
-	async function makeCourse() {
-		if (!course) return;
-		const name = `${course.name}, as a course`.slice(0, 120);
-		const made = await session.courses.add(
-			{ ...takeToCourse(course), name, about: course.about },
-			`made from ${course.name}`
-		);
-		if (made) onopen(made);
-	}
 
 	onMount(() => {
 		void session.courses.fetch();
@@ -167,56 +150,18 @@
 		{:else if course}
 			<CourseSheet {desk} />
 		{:else}
-			<section class="first">
-				{#if session.courses.order === null}
-					<p>The courses are on their way …</p>
-				{:else}
-					<h2>Try it in play</h2>
-					<p>
-						A course is a made-up stretch of gameplay that is the same each time: a way on the map, events and game
-						values on a timeline.
-					</p>
-					<p>Walk a free run first and keep it as a take; or begin with an empty course.</p>
-					<button class="go" onclick={() => void beginFree(1)}>Free run</button>
-					<button onclick={() => void session.courses.addNew().then((made) => made && onopen(made))}>New course</button>
-				{/if}
-			</section>
+			<CourseFirst
+				arriving={session.courses.order === null}
+				onfree={() => void beginFree(1)}
+				onnew={() => void session.courses.addNew().then((made) => made && onopen(made))}
+			/>
 		{/if}
 	</main>
 	{#if unknown}<p class="unknown" role="alert">
 			There is no course “{id}” in this project; the first one is shown.
 		</p>{/if}
 	{#if course && !going}
-		<div class="transport">
-			<PlayButtons
-				playing={desk.playing}
-				onbegin={() => desk.scrub(0)}
-				onplay={() => desk.togglePlay()}
-				onstep={() => desk.scrub(desk.time + 1 / 60)}
-				speed={desk.speed}
-				speeds={[0.1, 0.25, 1, 2]}
-				onspeed={(v) => (desk.speed = v)}
-			>
-				<output class="clock" data-testid="clock"
-					>{clockOf(desk.time, 0.01)} <small>of {clockOf(course.seconds, 1)} s</small></output
-				>
-			</PlayButtons>
-			{#if desk.part}
-				<span class="part">again and again {desk.part.from.toFixed(2)}–{desk.part.to.toFixed(2)} s</span>
-				<button class="small" onclick={trim} title="Throw away what is before and behind; undo brings it back"
-					>Trim to it</button
-				>
-				<button class="small" onclick={() => (desk.part = null)}>Whole</button>
-			{:else}
-				<span class="hint">Shift and drag on the ruler chooses a part</span>
-			{/if}
-			<span class="push"></span>
-			{#if course.trace}<button
-					class="small"
-					onclick={makeCourse}
-					title="Places with speeds and pauses that can be changed one by one">Make it a course</button
-				>{/if}
-		</div>
+		<CourseTransport {desk} onmade={onopen} />
 		<Timeline {desk} />
 	{/if}
 </div>
@@ -246,74 +191,14 @@
 	.going main > :global(:first-child) {
 		grid-row: 1 / -1;
 	}
-	.transport {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		padding: 6px 14px;
-		min-height: 40px;
-	}
 	.room :global(.timeline) {
 		margin: 0 14px;
-	}
-	.clock {
-		font-size: 16px;
-		font-weight: 600;
-		min-width: 106px;
-	}
-	.clock small {
-		font-weight: 400;
-		font-size: 12px;
-		color: var(--ink-2);
-	}
-	.part,
-	.hint {
-		font-size: 12px;
-		color: var(--ink-2);
-	}
-	.small {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 2px 9px;
-		cursor: pointer;
-	}
-	.push {
-		flex: 1;
 	}
 	.unknown {
 		margin: 6px 14px 0;
 		padding: 2px 8px;
 		background: var(--lamp-wash);
 		border-left: 3px solid var(--lamp);
-	}
-	.first {
-		display: grid;
-		align-content: start;
-		gap: 8px;
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		background: var(--sheet);
-		padding: 12px;
-	}
-	.first p {
-		margin: 0;
-	}
-	.first h2 {
-		font-size: 16px;
-	}
-	.first button {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 4px 10px;
-		cursor: pointer;
-	}
-	.first .go {
-		background: var(--lamp-light);
-		border-color: var(--lamp);
-		color: var(--on-lamp);
-		font-weight: 600;
 	}
 	@media (max-width: 1180px) {
 		.room:not(.going) main {

@@ -6,7 +6,9 @@
 	import { groundAt } from '$lib/world/grounds';
 	import { clean, type Chosen, type CourseState } from './course.svelte';
 	import GroundsMap from '$lib/room/GroundsMap.svelte';
-	import { viewOf, type MapView, type Paper } from '$lib/world/map-view';
+	import { viewOf, type MapView } from '$lib/world/map-view';
+	import MapAreas from './MapAreas.svelte';
+	import MapWays from './MapWays.svelte';
 
 	interface Props {
 		desk: CourseState;
@@ -35,10 +37,6 @@
 	};
 	const placesOf = (way: Way | null | undefined): [number, number][] =>
 		!way ? [] : way.trace ? tracePlaces(way) : way.path.map((p) => [p.x, p.z]);
-	const line = (way: Way | null | undefined, { px, pz }: Paper): string =>
-		placesOf(way)
-			.map(([x, z]) => `${px(x).toFixed(1)},${pz(z).toFixed(1)}`)
-			.join(' ');
 
 	export function fit() {
 		view = viewOf(
@@ -159,59 +157,10 @@
 		bind:height
 	>
 		{#snippet children(paper)}
-			{@const { px, pz, k } = paper}
+			{@const { px, pz } = paper}
 			{#if course}
-				{#each course.areas as area, i (i)}
-					{@const what = { kind: 'area', i } as const}
-					{@const chosen = desk.chosen?.kind === 'area' && desk.chosen.i === i}
-					<circle
-						class="area"
-						class:chosen
-						cx={px(area.x)}
-						cy={pz(area.z)}
-						r={area.radius * k}
-						role="button"
-						tabindex="0"
-						aria-label="Area: {eventName(area.event)}"
-						onpointerdown={(e) => take(e, what)}
-						onkeydown={(e) => keys(e, what, area.x, area.z)}
-					/>
-					<text class="said" x={px(area.x)} y={pz(area.z) - area.radius * k - 4}>{eventName(area.event)}</text>
-					{#if chosen}
-						<circle
-							class="grip taken"
-							cx={px(area.x + area.radius)}
-							cy={pz(area.z)}
-							r="5"
-							role="presentation"
-							onpointerdown={(e) => take(e, 'radius')}
-						/>
-					{/if}
-				{/each}
-				{#each [course.second, course] as way, w (w)}
-					{#if way}<polyline class="way" class:second={w === 0} points={line(way, paper)} />{/if}
-				{/each}
-				{#each [0, 1] as const as w (w)}
-					{@const way = w === 0 ? course : course.second}
-					{#if way && !way.trace}
-						{#each way.path as place, i (i)}
-							{@const what = { kind: 'place', way: w, i } as const}
-							<circle
-								class="place"
-								class:second={w === 1}
-								class:chosen={desk.chosen?.kind === 'place' && desk.chosen.way === w && desk.chosen.i === i}
-								cx={px(place.x)}
-								cy={pz(place.z)}
-								r={i === 0 ? 6.5 : 5}
-								role="button"
-								tabindex="0"
-								aria-label="Place {i + 1}{w === 1 ? ' of the second player' : ''}"
-								onpointerdown={(e) => take(e, what)}
-								onkeydown={(e) => keys(e, what, place.x, place.z)}
-							/>
-						{/each}
-					{/if}
-				{/each}
+				<MapAreas {desk} {course} {paper} {eventName} ontake={take} onkeys={keys} />
+				<MapWays {desk} {course} {paper} {placesOf} ontake={take} onkeys={keys} />
 				{#each course.events as e, i (i)}
 					{#if e.place}
 						{@const mine = desk.chosen?.kind === 'event' && desk.chosen.i === i}
@@ -254,45 +203,6 @@
 		border: 1px solid var(--rule-strong);
 		border-radius: var(--radius);
 	}
-	.way {
-		fill: none;
-		stroke: var(--lamp);
-		stroke-width: 2;
-		stroke-linejoin: round;
-	}
-	.way.second {
-		stroke: var(--ink-x);
-		stroke-dasharray: 5 3;
-	}
-	.place {
-		fill: var(--field);
-		stroke: var(--lamp);
-		stroke-width: 2;
-		cursor: move;
-	}
-	.place.second {
-		stroke: var(--ink-x);
-	}
-	.place.chosen {
-		fill: var(--lamp-light);
-	}
-	.area {
-		fill: var(--lamp-wash);
-		fill-opacity: 0.45;
-		stroke: var(--lamp);
-		stroke-dasharray: 4 3;
-		cursor: move;
-	}
-	.area.chosen {
-		fill-opacity: 0.75;
-		stroke-width: 2;
-	}
-	.grip {
-		fill: var(--field);
-		stroke: var(--lamp);
-		stroke-width: 2;
-		cursor: ew-resize;
-	}
 	.pin {
 		fill: var(--ink-2);
 		fill-opacity: 0.45;
@@ -312,12 +222,6 @@
 	}
 	.body.second {
 		fill: var(--ink-x);
-	}
-	.said {
-		text-anchor: middle;
-		font-size: 11px;
-		fill: var(--lamp-text);
-		pointer-events: none;
 	}
 	.scale {
 		font-size: 11px;

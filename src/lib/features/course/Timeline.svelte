@@ -1,10 +1,10 @@
 <script lang="ts">
 	/** The course over time: movement, what the camera felt, events and game values in lanes under one ruler. */
-	import X from '@lucide/svelte/icons/x';
 	import type { CourseState } from './course.svelte';
 	import EventLane from './EventLane.svelte';
 	import { across, areaPath, columnsShown, lanesOf, packed, paceOf, ticks } from './lanes';
 	import TimelineCorner from './TimelineCorner.svelte';
+	import TimelineLabels from './TimelineLabels.svelte';
 	import TimelineRuler from './TimelineRuler.svelte';
 	import ValueLane from './ValueLane.svelte';
 
@@ -17,7 +17,6 @@
 	const course = $derived(desk.course!);
 	/** Seen square to a flat picture: then lengths are pixels. */
 	const flat = $derived(desk.session.wiring.rigs.find((r) => r.id === course.rig)?.view.kind === 'flat');
-	const wiring = $derived(desk.session.wiring);
 	const view = $derived(desk.view);
 	const marks = $derived(ticks(view, width));
 	const x = (time: number): number => across(view, width, time);
@@ -65,53 +64,20 @@
 			desk.pan(((event.deltaX || event.deltaY) / width) * (view.to - view.from));
 		}
 	}
-	const removeLane = (id: string): void => {
-		desk.chosen = null;
-		desk.change('Take a lane out', (c) => ({ ...c, events: c.events.filter((e) => e.event !== id) }));
-		desk.done();
-	};
-	const removeValue = (i: number): void => {
-		desk.chosen = null;
-		desk.change('Take a game value out', (c) => ({ ...c, values: c.values.filter((_, k) => k !== i) }));
-		desk.done();
-	};
 </script>
 
 <section class="timeline" aria-label="Timeline" bind:this={root} onwheel={wheel}>
 	<TimelineCorner {desk} {lanes} />
 	<TimelineRuler {desk} {width} />
 	<div class="lanes">
-		<div class="labels">
-			<span style:height="{PACE}px" class="two"
-				>movement<small>at most {Math.max(...pace.speeds).toFixed(1)} m/s</small></span
-			>
-			{#each felt ?? [] as f, who (who)}
-				<span style:height="{FELT}px" class="two"
-					>felt{felt && felt.length > 1 ? ` · ${who + 1}` : ''}<small
-						>{flat ? `${f.metres.toFixed(1)} px` : `${(f.metres * 100).toFixed(1)} cm`} · {f.degrees.toFixed(2)}°</small
-					></span
-				>
-			{/each}
-			<span style:height="{rows * ROW + 6}px">plays</span>
-			{#each lanes as id (id)}
-				{@const event = wiring.events.find((e) => e.id === id)}
-				<span class="lane" class:gone={!event}
-					><em title={event?.name ?? 'There is no such event any more'}>{event?.name ?? id}</em><button
-						aria-label="Take the lane {event?.name ?? id} out"
-						onclick={() => removeLane(id)}><X size={12} /></button
-					></span
-				>
-			{/each}
-			{#each course.values as value, i (value.parameter)}
-				{@const parameter = wiring.parameters.find((p) => p.id === value.parameter)}
-				<span class="lane value" class:gone={!parameter}
-					><em>{parameter?.name ?? value.parameter}</em><button
-						aria-label="Take {parameter?.name ?? value.parameter} out"
-						onclick={() => removeValue(i)}><X size={12} /></button
-					></span
-				>
-			{/each}
-		</div>
+		<TimelineLabels
+			{desk}
+			{lanes}
+			{flat}
+			{felt}
+			most={Math.max(...pace.speeds)}
+			high={{ pace: PACE, felt: FELT, plays: rows * ROW + 6 }}
+		/>
 		<div class="tracks" bind:clientWidth={width}>
 			<svg class="grid" aria-hidden="true">
 				{#each marks.at as time (time)}<line x1={x(time)} x2={x(time)} y1="0" y2="100%" />{/each}
@@ -179,64 +145,6 @@
 		overflow-x: hidden;
 		min-height: 0;
 		align-items: start;
-	}
-	.labels {
-		display: grid;
-		min-height: 100%;
-		align-content: start;
-		border-right: 1px solid var(--rule);
-	}
-	.labels > span {
-		display: flex;
-		align-items: center;
-		gap: 4px;
-		padding: 0 4px 0 10px;
-		font-size: 12px;
-		border-bottom: 1px solid var(--rule);
-		overflow: hidden;
-		white-space: nowrap;
-	}
-	.labels small {
-		color: var(--ink-2);
-		font-size: 11px;
-	}
-	.two {
-		flex-direction: column;
-		align-items: flex-start !important;
-		justify-content: center;
-		gap: 0 !important;
-		line-height: 1.2;
-	}
-	.lane {
-		height: 24px;
-		justify-content: space-between;
-	}
-	.lane em {
-		font-style: normal;
-		overflow: hidden;
-		text-overflow: ellipsis;
-	}
-	.lane.gone em {
-		color: var(--danger);
-		text-decoration: line-through;
-	}
-	.lane.value {
-		height: 44px;
-	}
-	.lane button {
-		display: grid;
-		place-items: center;
-		flex: none;
-		border: 0;
-		background: none;
-		color: var(--ink-2);
-		cursor: pointer;
-		opacity: 0;
-		padding: 3px;
-	}
-	.lane:hover button,
-	.lane button:focus-visible {
-		opacity: 1;
 	}
 	.tracks {
 		position: relative;

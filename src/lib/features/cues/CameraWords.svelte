@@ -79,9 +79,6 @@ see through <Word
 />
 
 <style>
-	.c {
-		margin-left: -4px;
-	}
 	.gone {
 		border: 0;
 		background: none;

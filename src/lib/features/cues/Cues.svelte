@@ -1,24 +1,21 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import Copy from '@lucide/svelte/icons/copy';
 	import Plus from '@lucide/svelte/icons/plus';
-	import Trash from '@lucide/svelte/icons/trash-2';
 	import { freeId } from '$lib/documents';
-	import type { Cue, GameEvent } from 'dinesis-runtime';
+	import type { Cue } from 'dinesis-runtime';
 	import { newCue } from 'dinesis-runtime/tools';
 	import { WIRING, type ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
-	import FindingLines from '$lib/room/FindingLines.svelte';
 	import RoomHead from '$lib/room/RoomHead.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
 	import { cuesCommands } from './commands';
+	import CueRow from './CueRow.svelte';
 	import { CuesState } from './cues.svelte';
 	import EventsTable from './EventsTable.svelte';
 	import ReachMap from './ReachMap.svelte';
 	import Response from './Response.svelte';
-	import Sentence from './Sentence.svelte';
 
 	interface Props {
 		session: ProjectSession;
@@ -39,10 +36,6 @@
 		if (named) page = 'events';
 		else if (id !== '') untrack(() => (desk.chosen = id));
 	});
-	/** Puts what the address names before one's eyes; it has just been opened by it. */
-	const inView = (here: boolean) => (element: HTMLElement) => {
-		if (here) element.scrollIntoView?.({ block: 'nearest' });
-	};
 	function choose(cue: string) {
 		if (desk.chosen === cue) return;
 		desk.chosen = cue;
@@ -90,19 +83,6 @@
 	const removeCue = (cue: Cue): void =>
 		session.rewire('Take a cue out', (w) => ({ ...w, cues: w.cues.filter((c) => c.id !== cue.id) }));
 
-	const firstNumber = (event: GameEvent): string => {
-		const value = event.values[0];
-		return value ? `${value.id} ${desk.tried(event, value.id)} ${value.unit}` : event.kind === 'state' ? 'hold' : 'now';
-	};
-	function press(cue: Cue, event: GameEvent) {
-		desk.chosen = cue.id;
-		if (event.kind === 'moment') desk.raise(event, 'happens');
-		else if (!desk.held.has(event.id)) desk.raise(event, 'starts');
-	}
-	function letGo(event: GameEvent) {
-		if (event.kind === 'state' && desk.held.has(event.id)) desk.raise(event, 'ends');
-	}
-
 	onMount(() => {
 		session.look(WIRING);
 		const takeBack = commands.offer(cuesCommands(desk, addCue, () => (page = 'events')));
@@ -132,49 +112,15 @@
 		{:else}
 			<ul aria-label="Cues">
 				{#each wiring.cues as cue (cue.id)}
-					{@const event = desk.event(cue.event)}
-					{@const found = desk.findings.get(cue.id) ?? []}
-					<li class:chosen={cue.id === chosen?.id} class:off={!cue.on} {@attach inView(cue.id === id)}>
-						<button
-							class="lamp"
-							class:lit={desk.lit.has(cue.id)}
-							role="switch"
-							aria-checked={cue.on}
-							aria-label={cue.on ? 'On: it answers' : 'Off: it does nothing'}
-							title={cue.on ? 'On; press to switch it off' : 'Off; press to switch it on'}
-							onclick={() => desk.change(cue.id, cue.on ? 'Switch off' : 'Switch on', (c) => ({ ...c, on: !c.on }))}
-						></button>
-						<!-- svelte-ignore a11y_no_static_element_interactions -->
-						<div class="text" onpointerdown={() => choose(cue.id)} onfocusin={() => choose(cue.id)}>
-							<Sentence {desk} {cue} />
-							<FindingLines list={found} onfix={(finding) => session.fix({ kind: 'cue', document: cue, finding })} />
-						</div>
-						<span class="acts">
-							<button aria-label="Copy this cue" title="Copy" onclick={() => copyCue(cue)}><Copy size={13} /></button>
-							<button
-								aria-label="Take this cue out"
-								title="Take it out; undo brings it back"
-								onclick={() => removeCue(cue)}><Trash size={13} /></button
-							>
-						</span>
-						{#if event}
-							<button
-								class="fire"
-								class:live={desk.held.has(event.id)}
-								aria-label="{event.kind === 'state' ? 'Hold' : 'Fire'} {event.name}"
-								onpointerdown={(e) => {
-									e.currentTarget.setPointerCapture(e.pointerId);
-									press(cue, event);
-								}}
-								onpointerup={() => letGo(event)}
-								onpointercancel={() => letGo(event)}
-								onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && !e.repeat && press(cue, event)}
-								onkeyup={(e) => (e.key === 'Enter' || e.key === ' ') && letGo(event)}
-							>
-								<b>{event.kind === 'state' ? 'Hold' : 'Fire'}</b><small>{firstNumber(event)}</small>
-							</button>
-						{/if}
-					</li>
+					<CueRow
+						{desk}
+						{cue}
+						chosen={cue.id === chosen?.id}
+						named={cue.id === id}
+						onchoose={() => choose(cue.id)}
+						oncopy={() => copyCue(cue)}
+						onremove={() => removeCue(cue)}
+					/>
 				{:else}
 					<li class="none">
 						{#if wiring.events.length === 0}
@@ -246,88 +192,10 @@
 		overflow: auto;
 		min-height: 0;
 	}
-	li {
-		display: grid;
-		grid-template-columns: 22px minmax(0, 1fr) auto 118px;
-		gap: 8px;
-		align-items: start;
-		padding: 7px 10px 7px 6px;
-		border-bottom: 1px solid var(--rule);
-		border-left: 3px solid transparent;
-	}
-	li.chosen {
-		background: var(--sheet);
-		border-left-color: var(--lamp);
-	}
-	li.off .text {
-		opacity: 0.55;
-	}
-	.lamp {
-		width: 13px;
-		height: 13px;
-		margin: 7px 0 0 4px;
-		padding: 0;
-		border: 2px solid var(--ink-2);
-		border-radius: 50%;
-		background: none;
-		cursor: pointer;
-	}
-	.lamp[aria-checked='true'] {
-		background: var(--rule-strong);
-	}
-	.lamp.lit {
-		background: var(--lamp-light);
-		border-color: var(--lamp);
-		box-shadow: 0 0 8px var(--lamp-light);
-	}
-	.acts {
-		display: flex;
-		opacity: 0;
-		margin-top: 3px;
-	}
-	li:hover .acts,
-	.acts:focus-within {
-		opacity: 1;
-	}
-	.acts button {
-		border: 0;
-		background: none;
-		padding: 3px;
-		cursor: pointer;
-		color: var(--ink-2);
-	}
-	.fire {
-		display: grid;
-		justify-items: center;
-		border: 1px solid var(--brass);
-		border-bottom: 3px solid var(--brass-foot);
-		border-radius: 8px;
-		background: linear-gradient(var(--cap-top), var(--cap-foot));
-		padding: 2px 6px 3px;
-		cursor: pointer;
-		touch-action: none;
-		user-select: none;
-		min-width: 0;
-	}
-	.fire:active,
-	.fire.live {
-		background: linear-gradient(var(--cap-live-top), var(--cap-live));
-	}
-	.fire small {
-		font-size: 11px;
-		color: var(--ink-2);
-		white-space: nowrap;
-		overflow: hidden;
-		text-overflow: ellipsis;
-		max-width: 100%;
-	}
 	li.new,
 	li.none {
 		display: block;
 		border: 0;
-	}
-	li button:not(.lamp, .fire) {
-		cursor: pointer;
 	}
 	.new button,
 	.none button {

@@ -1,13 +1,13 @@
 <script lang="ts">
 	/** The game's events, declared once, in a compact table; its values below. */
 	import Plus from '@lucide/svelte/icons/plus';
-	import { gameEvent } from 'dinesis-runtime/tools';
-	import { freeId, rangeOf, type Range } from '$lib/documents';
+	import { freeId } from '$lib/documents';
 	import type { GameEvent } from 'dinesis-runtime';
 	import Button from '$lib/ui/Button.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { CuesState } from './cues.svelte';
+	import { numberId, withNumberRenamed } from './event-edits';
+	import EventNumber from './EventNumber.svelte';
 	import ValuesTable from './ValuesTable.svelte';
 
 	/** `event:ID` or `value:ID` of what the address names. */
@@ -15,8 +15,6 @@
 	const inView = (here: boolean) => (row: HTMLElement) => {
 		if (here) row.scrollIntoView?.({ block: 'center' });
 	};
-	/** Of a number that an event carries. */
-	const number = (name: string): Range => rangeOf(gameEvent, 'values', name);
 	const wiring = $derived(desk.session.wiring);
 	const used = (id: string): number => wiring.cues.filter((cue) => cue.event === id).length;
 
@@ -45,32 +43,9 @@
 	}
 	/** A number's id is what the game sends: renamed here, every cue that names it follows. */
 	function renameNumber(event: GameEvent, i: number, name: string) {
-		const others = event.values.filter((_, k) => k !== i).map((v) => v.id);
-		const before = event.values[i]!.id;
-		const id = freeId(name, others);
-		if (!name.trim() || id === before) return;
-		desk.session.rewire('Name of a number', (w) => ({
-			...w,
-			events: w.events.map((e) =>
-				e.id === event.id ? { ...e, values: e.values.map((v, k) => (k === i ? { ...v, id } : v)) } : e
-			),
-			cues: w.cues.map((cue) =>
-				cue.event !== event.id
-					? cue
-					: {
-							...cue,
-							conditions: {
-								...cue.conditions,
-								values: cue.conditions.values.map((b) => (b.of === before ? { ...b, of: id } : b))
-							},
-							actions: cue.actions.map((a) =>
-								a.kind === 'play' && typeof a.strength !== 'number' && a.strength.by === before
-									? { ...a, strength: { ...a.strength, by: id } }
-									: a
-							)
-						}
-			)
-		}));
+		const id = numberId(event, i, name);
+		if (id === null) return;
+		desk.session.rewire('Name of a number', (w) => withNumberRenamed(w, event, i, id));
 		desk.session.seal();
 	}
 	const tagsOf = (text: string): string[] => [
@@ -131,65 +106,19 @@
 					>
 					<td class="numbers">
 						{#each event.values as value, i (i)}
-							<span
-								><input
-									class="short"
-									aria-label="Name of the number"
-									value={value.id}
-									maxlength="64"
-									onchange={(e) => renameNumber(event, i, e.currentTarget.value)}
-								/>
-								<NumberField
-									look="inline"
-									label=""
-									name="Least {value.id} of {event.name}"
-									value={value.min}
-									{...number('min')}
-									max={value.max}
-									step={0.05}
-									onchange={(min, done) =>
-										setEvent(
-											event.id,
-											'Range',
-											{ values: event.values.map((v, k) => (k === i ? { ...v, min } : v)) },
-											done
-										)}
-								/>
-								–
-								<NumberField
-									look="inline"
-									label=""
-									name="Most {value.id} of {event.name}"
-									value={value.max}
-									{...number('max')}
-									min={value.min}
-									step={0.05}
-									onchange={(max, done) =>
-										setEvent(
-											event.id,
-											'Range',
-											{ values: event.values.map((v, k) => (k === i ? { ...v, max } : v)) },
-											done
-										)}
-								/>
-								<input
-									class="unit"
-									aria-label="Unit of {value.id}"
-									placeholder="unit"
-									value={value.unit}
-									maxlength="20"
-									onchange={(e) =>
-										setEvent(event.id, 'Unit', {
-											values: event.values.map((v, k) => (k === i ? { ...v, unit: e.currentTarget.value.trim() } : v))
-										})}
-								/>
-								<button
-									class="out"
-									aria-label="Take {value.id} out"
-									onclick={() => setEvent(event.id, 'Number', { values: event.values.filter((_, k) => k !== i) })}
-									>×</button
-								></span
-							>
+							<EventNumber
+								{event}
+								{value}
+								onrename={(name) => renameNumber(event, i, name)}
+								onchange={(label, part, done) =>
+									setEvent(
+										event.id,
+										label,
+										{ values: event.values.map((v, k) => (k === i ? { ...v, ...part } : v)) },
+										done
+									)}
+								onremove={() => setEvent(event.id, 'Number', { values: event.values.filter((_, k) => k !== i) })}
+							/>
 						{/each}
 						<button class="more" onclick={() => addNumber(event)}>+ number</button>
 					</td>
@@ -308,13 +237,6 @@
 	input:not([type='checkbox']):focus {
 		border-color: var(--rule-strong);
 		background: var(--field);
-	}
-	input.short {
-		width: 5.5rem;
-	}
-	input.unit {
-		width: 3.4rem;
-		color: var(--ink-2);
 	}
 	input.wide {
 		width: 8rem;

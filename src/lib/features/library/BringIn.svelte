@@ -2,12 +2,10 @@
 	/** A kit comes in: each thing of it chosen singly, marked new, the same, changed or clashing, and one step. Nothing happens before the last button. */
 	import {
 		choicesOf,
-		differences,
 		KINDS,
 		MOST_BYTES,
 		nameOfArrival,
 		sayProblem,
-		treeOf,
 		wantedBy,
 		type Arrival,
 		type Choice,
@@ -21,7 +19,7 @@
 	import CheckTree from '$lib/ui/CheckTree.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
-	import Segments from '$lib/ui/Segments.svelte';
+	import ArrivalCompared from './ArrivalCompared.svelte';
 
 	let { session, open, onclose }: { session: ProjectSession; open: boolean; onclose: () => void } = $props();
 
@@ -75,11 +73,6 @@
 	const coming = $derived(list.filter((arrival) => chosen.has(keyOf(arrival))));
 	const wanted = $derived(coming.length === list.length ? [] : wantedBy(coming, list, held));
 	const shown = $derived(byKey.get(here));
-	const lines = $derived.by(() => {
-		const found = shown && standing(shown);
-		if (!shown || !found || found.kind !== shown.kind) return [];
-		return differences(shown.kind, found.body, treeOf(shown.kind, shown.document));
-	});
 	const taken = $derived(list.filter((arrival) => choicesOf(arrival, standing(arrival)).length > 0));
 
 	$effect(() => {
@@ -176,34 +169,13 @@
 			<CheckTree label="What is in the kit" {groups} {chosen} {here} onhere={(id) => (here = id)} onchoose={choose} />
 			<section aria-label="What is chosen">
 				{#if shown}
-					{@const options = choicesOf(shown, standing(shown))}
-					<h3>{nameOfArrival(shown)} <small>{KINDS[shown.kind].word} {shown.document.id}</small></h3>
-					{#if options.length > 0}
-						<Segments
-							small
-							label="What to do with {nameOfArrival(shown)}"
-							value={choiceOf(shown)}
-							options={options.map((value) => ({ value, ...CHOICES[value] }))}
-							onchange={(choice: Choice) => put([shown], choice)}
-						/>
-					{/if}
-					{#if shown.standing === 'new'}<p>Not here yet.</p>
-					{:else if shown.standing === 'same'}<p>Here already, to the letter.</p>
-					{:else if lines.length === 0}<p>A {KINDS[standing(shown)!.kind].word} has this id.</p>
-					{:else}
-						<table>
-							<thead><tr><th>what</th><th>here</th><th>in the kit</th></tr></thead>
-							<tbody>
-								{#each lines as line (line.path.join('.'))}
-									<tr>
-										<td>{line.label}</td>
-										<td>{line.entry ? (line.entry === 'added' ? '–' : 'there') : `${line.was || '–'} ${line.unit}`}</td>
-										<td>{line.entry ? (line.entry === 'gone' ? '–' : 'there') : `${line.is || '–'} ${line.unit}`}</td>
-									</tr>
-								{/each}
-							</tbody>
-						</table>
-					{/if}
+					<ArrivalCompared
+						arrival={shown}
+						here={standing(shown)}
+						choice={choiceOf(shown)}
+						choices={CHOICES}
+						onchoice={(choice) => put([shown], choice)}
+					/>
 				{:else}
 					<p class="said">
 						The arrows go through the list, the space bar takes one in or leaves it out. What is changed or clashing
@@ -244,11 +216,6 @@
 		min-height: 0;
 		overflow: auto;
 	}
-	h3 {
-		margin: 0 0 6px;
-		font-size: 14px;
-	}
-	small,
 	.said,
 	.busy {
 		font-weight: 400;
@@ -261,23 +228,6 @@
 	}
 	progress {
 		accent-color: var(--lamp);
-	}
-	table {
-		width: 100%;
-		margin-top: 8px;
-		border-collapse: collapse;
-		font-size: 12.5px;
-	}
-	th {
-		text-align: left;
-		font-weight: 400;
-		color: var(--ink-2);
-	}
-	td {
-		padding: 2px 8px 2px 0;
-		border-top: 1px solid var(--rule);
-		overflow-wrap: anywhere;
-		font-variant-numeric: tabular-nums;
 	}
 	.all {
 		display: flex;

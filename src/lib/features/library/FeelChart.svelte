@@ -1,5 +1,5 @@
 <script lang="ts">
-	/** All presets by pace and strength: to find one by how it feels. */
+	/** All presets by pace and size: to find one by how it feels. */
 	import type { Measure } from '$lib/analysis';
 	import type { ShakePreset } from 'dinesis-runtime';
 	import Chart from '$lib/plots/Chart.svelte';
@@ -28,7 +28,7 @@
 	const spec = $derived(feelChart(dotsOf(shown), pointed));
 </script>
 
-<section aria-label="By pace and strength">
+<section aria-label="By pace and size">
 	<header>
 		<h2>By how it feels</h2>
 		<span
@@ -37,7 +37,7 @@
 		>
 	</header>
 	<Chart
-		label="{measured.length} presets by pace and strength; the table beside it holds the same figures"
+		label="{measured.length} presets by pace and size; the table beside it holds the same figures"
 		{spec}
 		onhover={onpoint}
 		onpress={onchoose}

@@ -5,7 +5,6 @@
 	import FolderInput from '@lucide/svelte/icons/folder-input';
 	import Plus from '@lucide/svelte/icons/plus';
 	import type { ShakePreset } from 'dinesis-runtime';
-	import { isBob, isLag, LAG_AXES } from 'dinesis-runtime/tools';
 	import { kitOfPresets, wholeKit, writeKit } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
@@ -13,15 +12,12 @@
 	import { saveText } from '$lib/ui/save-text';
 	import RoomHead from '$lib/room/RoomHead.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
-	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
-	import LagChart from '$lib/stages/LagChart.svelte';
-	import SpeedChart from '$lib/stages/SpeedChart.svelte';
 	import { Audition } from './audition.svelte';
 	import { BodyAudition } from './body-audition.svelte';
 	import BodyTable from './BodyTable.svelte';
 	import ChosenBar from './ChosenBar.svelte';
 	import { libraryCommands } from './commands';
-	import FeelChart from './FeelChart.svelte';
+	import Heard from './Heard.svelte';
 	import { LibraryState } from './library.svelte';
 	import LibraryTable from './LibraryTable.svelte';
 	import Retired from './Retired.svelte';
@@ -39,8 +35,6 @@
 	let table: LibraryTable | undefined = $state();
 	const rows = $derived(library.rows);
 	const acted = $derived(library.acted);
-	const pointed = $derived(session.preset(library.pointed));
-	const measured = $derived(library.measured());
 	let family = $state<Family>('shake');
 	const bodies = new BodyAudition();
 	const bodyRows = $derived.by(() => {
@@ -51,7 +45,6 @@
 			return words.every((word) => text.includes(word));
 		});
 	});
-	const body = $derived(family === 'shake' ? undefined : session.bobsAndLags.find((p) => p.id === bodies.preset?.id));
 	function turnTo(to: Family) {
 		family = to;
 		audition.stop();
@@ -213,53 +206,15 @@
 				/>
 			{/if}
 		</div>
-		<aside>
-			<MovingPicture
-				step={(dt) => (family === 'shake' ? audition.frame(dt) : bodies.frame(dt))}
-				playing={() => (family === 'shake' ? audition.player.plays.length > 0 : bodies.plays)}
-				time={() => (family === 'shake' ? audition.sceneTime : bodies.sceneTime)}
-				view={(family === 'shake' ? audition.preset : bodies.preset)?.view ?? 'space'}
-				caption={(family === 'shake' ? audition.preset : bodies.preset)?.name ?? 'Point at a preset and it plays here'}
-			/>
-			<div class="about">
-				{#if body}
-					<p>{body.about || 'No description yet.'}</p>
-					<small>{isBob(body) ? 'Walks and stands, on the spot.' : 'The body goes and turns, and stands.'}</small>
-				{:else if pointed}
-					<p>{pointed.about || 'No description yet.'}</p>
-					{@const uses = session.usesOf(pointed.id)}
-					<small>{uses.length === 0 ? 'in no cue' : uses.length === 1 ? 'in one cue' : `in ${uses.length} cues`}</small>
-					{#if pointed.origin}
-						<small>copied from {session.preset(pointed.origin)?.name ?? pointed.origin}</small>
-					{/if}
-				{:else}
-					<p>Point at a row, or go through them with the arrows: each plays above as it goes by.</p>
-				{/if}
-			</div>
-			{#if body && isBob(body)}
-				<div class="drawn">
-					<SpeedChart bob={body} speed={bodies.walks} onspeed={() => undefined} ongait={null} />
-				</div>
-			{:else if body && isLag(body)}
-				<div class="drawn">
-					<LagChart
-						lag={body}
-						axis={LAG_AXES.find((a) => (body.axes[a]?.follow ?? 'none') !== 'none') ?? 'x'}
-						way={null}
-						wayName=""
-						onaxis={null}
-					/>
-				</div>
-			{:else}<FeelChart
-					{measured}
-					pointed={library.pointed}
-					onpoint={(key) => {
-						const preset = session.preset(key);
-						if (preset) point(preset);
-					}}
-					onchoose={(key) => table?.show(key)}
-				/>{/if}
-		</aside>
+		<Heard
+			{session}
+			{library}
+			shakes={family === 'shake'}
+			{audition}
+			{bodies}
+			onpoint={point}
+			onchoose={(key) => table?.show(key)}
+		/>
 	</main>
 </div>
 {#if bringing}
@@ -307,30 +262,6 @@
 	}
 	.rows {
 		min-height: 0;
-	}
-	aside {
-		grid-area: 1 / 2 / 3 / 3;
-		display: grid;
-		grid-template-rows: auto 92px minmax(0, 1fr);
-		gap: 8px;
-		min-height: 0;
-	}
-	.about {
-		overflow: auto;
-		color: var(--ink-2);
-	}
-	.about p {
-		margin: 0 0 4px;
-	}
-	small {
-		color: var(--lamp-text);
-	}
-	.drawn {
-		min-height: 0;
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		background: var(--sheet);
-		padding: 8px 10px;
 	}
 	.none {
 		height: 100%;

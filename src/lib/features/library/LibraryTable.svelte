@@ -3,8 +3,8 @@
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import { VList, type VListHandle } from 'virtua/svelte';
 	import type { ShakePreset } from 'dinesis-runtime';
-	import Outline from '$lib/plots/Outline.svelte';
 	import type { LibraryState } from './library.svelte';
+	import LibraryRow from './LibraryRow.svelte';
 	import type { Column } from './list';
 
 	interface Props {
@@ -20,8 +20,8 @@
 		{ by: 'name', label: 'name', about: 'Its name and what it is for' },
 		{ by: 'order', label: 'motion', about: 'In the project’s order; the first nine are on the keys' },
 		{
-			by: 'strength',
-			label: 'strength',
+			by: 'size',
+			label: 'size',
 			about: 'Farthest picture movement, % of its height: median and worst of 32 plays'
 		},
 		{ by: 'pace', label: 'pace', about: 'Zero crossings a second, halved' },
@@ -31,10 +31,6 @@
 	let list: VListHandle | undefined = $state();
 	let table: HTMLElement;
 	let renaming = $state('');
-
-	const percent = (value: number): string => (value < 9.95 ? value.toFixed(1) : value.toFixed(0));
-	const lengthOf = (p: ShakePreset): string =>
-		p.timing.mode === 'burst' ? `${Number((p.timing.delay + p.timing.duration).toFixed(2))} s` : 'until stopped';
 
 	/** Moves the pointed row with the arrows; it plays as it goes. */
 	function keys(event: KeyboardEvent) {
@@ -108,82 +104,15 @@
 			style="flex: 1; min-height: 0; height: auto"
 		>
 			{#snippet children(preset, i)}
-				{@const card = library.card(preset)}
-				{@const key = library.session.order.indexOf(preset.id) + 1}
-				<!-- svelte-ignore a11y_click_events_have_key_events, a11y_interactive_supports_focus -->
-				<div
-					class="row"
-					role="row"
-					aria-rowindex={i + 2}
-					class:pointed={library.pointed === preset.id}
-					class:chosen={library.chosen.has(preset.id)}
-					{@attach () => library.want(preset)}
-					onpointerenter={() => onpoint(preset)}
-					onclick={(e) => (e.ctrlKey || e.metaKey || e.shiftKey) && library.choose(preset.id, e.shiftKey)}
-					ondblclick={() => onopen(preset.id)}
-				>
-					<span role="cell"
-						><input
-							type="checkbox"
-							tabindex="-1"
-							aria-label="Choose {preset.name}"
-							checked={library.chosen.has(preset.id)}
-							onclick={(e) => {
-								e.stopPropagation();
-								library.choose(preset.id, e.shiftKey);
-							}}
-						/></span
-					>
-					<span role="cell" class="name">
-						{#if renaming === preset.id}
-							<input
-								class="rename"
-								aria-label="New name"
-								value={preset.name}
-								maxlength="120"
-								{@attach (field: HTMLInputElement) => field.select()}
-								onkeydown={(e) => {
-									e.stopPropagation();
-									if (e.key === 'Enter') rename(preset.id, e.currentTarget.value);
-									if (e.key === 'Escape') rename(preset.id, '');
-								}}
-								onblur={(e) => renaming === preset.id && rename(preset.id, e.currentTarget.value)}
-							/>
-						{:else}
-							<button
-								class="open"
-								tabindex="-1"
-								title="Tune it on the Bench (Enter); F2 renames it"
-								onclick={() => onopen(preset.id)}>{preset.name}</button
-							>
-						{/if}
-						<small>{preset.about}</small>
-					</span>
-					<span role="cell" class="order">
-						{#if card}<Outline lines={card.outline} />{/if}
-						{#if key > 0 && key <= 9}<kbd title="On key {key} of the Bench">{key}</kbd>{/if}
-					</span>
-					<span role="cell" class="strength">
-						{#if card}<b>{percent(card.measure.strength)}</b> <small>–{percent(card.measure.worst)} %</small>{:else}<i
-							></i>{/if}
-					</span>
-					<span role="cell" class="pace">
-						{#if card}<b>{percent(card.measure.pace)}</b> <small>Hz</small>{:else}<i></i>{/if}
-					</span>
-					<span role="cell" class="length">{lengthOf(preset)}</span>
-					<span role="cell" class="tags">
-						{#each preset.tags.slice(0, 4) as tag (tag)}
-							<button
-								tabindex="-1"
-								class:on={library.filter.tags.has(tag)}
-								onclick={(e) => {
-									e.stopPropagation();
-									library.toggleTag(tag);
-								}}>{tag}</button
-							>
-						{/each}
-					</span>
-				</div>
+				<LibraryRow
+					{library}
+					{preset}
+					at={i}
+					renaming={renaming === preset.id}
+					{onpoint}
+					{onopen}
+					onrename={(name) => rename(preset.id, name)}
+				/>
 			{/snippet}
 		</VList>
 	{/if}
@@ -203,7 +132,7 @@
 	.table:focus-visible {
 		outline-offset: -2px;
 	}
-	.row {
+	.table :global(.row) {
 		display: grid;
 		grid-template-columns: 30px minmax(150px, 1fr) 132px 92px 66px 84px minmax(90px, 0.55fr);
 		align-items: center;
@@ -234,119 +163,32 @@
 	.head button:hover {
 		color: var(--ink);
 	}
-	.row > span {
+	.table :global(.row > span) {
 		min-width: 0;
 		padding-left: 8px;
 	}
-	.pointed {
-		background: var(--lamp-wash);
-	}
-	.chosen {
-		box-shadow: inset 4px 0 0 var(--lamp);
-	}
-	.name {
-		display: grid;
-	}
-	.name small {
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-		color: var(--ink-2);
-		font-size: 11.5px;
-	}
-	.open {
-		border: 0;
-		background: none;
-		padding: 0;
-		font-weight: 600;
-		text-align: left;
-		cursor: pointer;
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-	.open:hover {
-		color: var(--lamp-text);
-		text-decoration: underline;
-	}
-	.rename {
-		border: 1px solid var(--lamp);
-		border-radius: 4px;
-		background: var(--field);
-		padding: 0 4px;
-		font-weight: 600;
-		min-width: 0;
-	}
-	.order {
-		display: flex;
-		align-items: center;
-		gap: 6px;
-	}
-	kbd {
-		font: inherit;
-		font-size: 11px;
-		border: 1px solid var(--brass);
-		border-bottom-width: 2px;
-		border-radius: 4px;
-		padding: 0 4px;
-		background: var(--cap-top);
-	}
-	.strength,
-	.pace,
-	.length {
+	.table :global(:is(.size, .pace, .length)) {
 		text-align: right;
 		white-space: nowrap;
 	}
-	.head .strength button,
+	.head .size button,
 	.head .pace button,
 	.head .length button {
 		margin-left: auto;
 	}
-	.length {
+	.table :global(.length) {
 		color: var(--ink-2);
 		font-size: 12.5px;
-	}
-	.row small {
-		font-size: 11.5px;
-		color: var(--ink-2);
-	}
-	i {
-		display: inline-block;
-		width: 34px;
-		height: 8px;
-		border-radius: 4px;
-		background: var(--rule);
-	}
-	.tags {
-		display: flex;
-		gap: 4px;
-		overflow: hidden;
-	}
-	.row:not(.head) .tags button {
-		flex: none;
-		border: 1px solid var(--rule);
-		border-radius: 999px;
-		background: none;
-		padding: 0 7px;
-		font-size: 11.5px;
-		color: var(--ink-2);
-		cursor: pointer;
-	}
-	.row:not(.head) .tags button:hover,
-	.tags button.on {
-		border-color: var(--lamp);
-		background: var(--lamp-wash);
-		color: var(--ink);
 	}
 	input[type='checkbox'] {
 		accent-color: var(--lamp);
 		margin: 0;
 	}
 	@media (max-width: 1180px) {
-		.row {
+		.table :global(.row) {
 			grid-template-columns: 28px minmax(120px, 1fr) 128px 84px 60px 80px 0;
 		}
-		.tags {
+		.table :global(.tags) {
 			visibility: hidden;
 		}
 	}

@@ -1,11 +1,11 @@
-/** Dots of the chart by pace and strength. */
+/** Dots of the chart by pace and size. */
 import type { ShakePreset } from 'dinesis-runtime';
 import { clamp } from 'dinesis-runtime/tools';
 import { type Measure } from '$lib/analysis';
 import type { ChartDot, ChartSpec } from '$lib/plots/chart/spec';
 
 /** What the chart spans: from what is barely felt to what is too much. */
-export const FEEL_RANGE = { pace: [0.15, 30], strength: [0.08, 30] } as const;
+export const FEEL_RANGE = { pace: [0.15, 30], size: [0.08, 30] } as const;
 
 export interface Dot extends ChartDot {
 	readonly continuous: boolean;
@@ -25,14 +25,14 @@ export function thinned<T extends { readonly preset: ShakePreset }>(list: readon
 export const dotsOf = (measured: readonly { readonly preset: ShakePreset; readonly measure: Measure }[]): Dot[] =>
 	measured.map(({ preset, measure }) => ({
 		x: clamp(measure.pace, ...FEEL_RANGE.pace),
-		y: clamp(measure.strength, ...FEEL_RANGE.strength),
+		y: clamp(measure.size, ...FEEL_RANGE.size),
 		id: preset.id,
 		name: preset.name,
 		continuous: preset.timing.mode === 'continuous'
 	}));
 
-const TICKS = { pace: [0.2, 0.5, 1, 2, 5, 10, 20], strength: [0.1, 0.2, 0.5, 1, 2, 5, 10, 20] } as const;
-const axis = (name: 'pace' | 'strength', title: string): ChartSpec['x'] => ({
+const TICKS = { pace: [0.2, 0.5, 1, 2, 5, 10, 20], size: [0.1, 0.2, 0.5, 1, 2, 5, 10, 20] } as const;
+const axis = (name: 'pace' | 'size', title: string): ChartSpec['x'] => ({
 	min: FEEL_RANGE[name][0],
 	max: FEEL_RANGE[name][1],
 	log: true,
@@ -45,7 +45,7 @@ export function feelChart(dots: readonly Dot[], pointed: string): ChartSpec {
 	const size = dots.length > 400 ? 1.6 : 4.5;
 	return {
 		x: axis('pace', 'pace, Hz'),
-		y: axis('strength', 'strength, % of the picture’s height'),
+		y: axis('size', 'size, % of the picture’s height'),
 		dots: [
 			{ label: 'bursts', list: dots.filter((dot) => !dot.continuous), ink: '--lamp', size },
 			{ label: 'until stopped', list: dots.filter((dot) => dot.continuous), ink: '--ink-x', hollow: true, size },

@@ -26,7 +26,7 @@ function library() {
 		shelf: {
 			card: async (preset: ShakePreset, soon: boolean) => {
 				asked.push([preset.id, soon]);
-				return { measure: { strength: preset.amount, worst: 9, pace: 1, length: 1 }, outline: [] };
+				return { measure: { size: preset.amount, worst: 9, pace: 1, length: 1 }, outline: [] };
 			}
 		}
 	};
@@ -43,9 +43,9 @@ describe('the library', () => {
 		await vi.advanceTimersByTimeAsync(1000);
 		expect(asked[0]).toEqual(['p2', true]);
 		expect(state.unmeasured).toBe(0);
-		state.sortBy('strength');
+		state.sortBy('size');
 		expect(ids(state)).toBe('021');
-		state.sortBy('strength');
+		state.sortBy('size');
 		expect(ids(state)).toBe('120');
 		expect(state.measured()).toHaveLength(3);
 		vi.useRealTimers();

@@ -56,7 +56,7 @@ export class LibraryState {
 		});
 	});
 	readonly rows = $derived.by(() => {
-		if (this.sort.by === 'strength' || this.sort.by === 'pace') void this.figures;
+		if (this.sort.by === 'size' || this.sort.by === 'pace') void this.figures;
 		return sorted(this.found, this.sort, (p) => this.cards.get(p)?.measure);
 	});
 
@@ -71,7 +71,7 @@ export class LibraryState {
 		void this.figures;
 		return this.found.flatMap((preset) => {
 			const card = this.cards.get(preset);
-			return card && card.measure.strength > 0 ? [{ preset, measure: card.measure }] : [];
+			return card && card.measure.size > 0 ? [{ preset, measure: card.measure }] : [];
 		});
 	}
 
@@ -125,7 +125,7 @@ export class LibraryState {
 
 	sortBy(by: Column): void {
 		// Figures are most asked for from the largest down.
-		const first = by === 'strength' || by === 'pace' || by === 'length';
+		const first = by === 'size' || by === 'pace' || by === 'length';
 		this.sort = this.sort.by === by ? { by, down: !this.sort.down } : { by, down: first };
 	}
 

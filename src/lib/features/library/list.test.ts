@@ -19,7 +19,7 @@ const tick = make('Thud 9', { tags: ['sea'] }, { duration: 0.2, delay: 0.1 });
 const all = [thud, hum, tick];
 const measures: Record<string, number> = { 'Thud 10': 3, 'Thud 9': 1 };
 const measureOf = (p: ShakePreset): Measure | undefined =>
-	p.id in measures ? { strength: measures[p.id]!, worst: 9, pace: 4, length: 1 } : undefined;
+	p.id in measures ? { size: measures[p.id]!, worst: 9, pace: 4, length: 1 } : undefined;
 const ids = (by: Column, down = false): string[] => sorted(all, { by, down }, measureOf).map((p) => p.id);
 
 describe('the list', () => {
@@ -27,8 +27,8 @@ describe('the list', () => {
 		expect(ids('order')).toEqual(['Thud 10', 'hum', 'Thud 9']);
 		expect(ids('name')).toEqual(['hum', 'Thud 9', 'Thud 10']);
 		expect(ids('name', true)).toEqual(['Thud 10', 'Thud 9', 'hum']);
-		expect(ids('strength')).toEqual(['Thud 9', 'Thud 10', 'hum']);
-		expect(ids('strength', true)).toEqual(['Thud 10', 'Thud 9', 'hum']);
+		expect(ids('size')).toEqual(['Thud 9', 'Thud 10', 'hum']);
+		expect(ids('size', true)).toEqual(['Thud 10', 'Thud 9', 'hum']);
 		expect(ids('pace')).toEqual(['Thud 10', 'Thud 9', 'hum']);
 	});
 
@@ -59,11 +59,11 @@ describe('the list', () => {
 });
 
 describe('the chart’s dots', () => {
-	const measure: Measure = { strength: 3, worst: 4, pace: 5, length: 1 };
+	const measure: Measure = { size: 3, worst: 4, pace: 5, length: 1 };
 	it('stand at its edge where they would lie outside', () => {
 		const dots = dotsOf([
 			{ preset: thud, measure },
-			{ preset: hum, measure: { ...measure, strength: 900, pace: 0 } }
+			{ preset: hum, measure: { ...measure, size: 900, pace: 0 } }
 		]);
 		expect(dots.map(({ x, y, continuous }) => [x, y, continuous])).toEqual([
 			[5, 3, false],

@@ -2,7 +2,7 @@
 import type { Measure } from '$lib/analysis';
 import type { ShakePreset } from 'dinesis-runtime';
 
-export const COLUMNS = ['order', 'name', 'strength', 'pace', 'length', 'tags'] as const;
+export const COLUMNS = ['order', 'name', 'size', 'pace', 'length', 'tags'] as const;
 export type Column = (typeof COLUMNS)[number];
 
 export interface Sort {
@@ -26,7 +26,7 @@ export const passes = (preset: ShakePreset, { tags, suits, view }: Filter): bool
 
 /** A number to sort by; undefined comes last, whichever way it is sorted. */
 function numberOf(by: Column, preset: ShakePreset, measure: Measure | undefined): number | undefined {
-	if (by === 'strength') return measure?.strength;
+	if (by === 'size') return measure?.size;
 	if (by === 'pace') return measure?.pace;
 	if (by === 'length') return preset.timing.mode === 'burst' ? preset.timing.delay + preset.timing.duration : Infinity;
 	return undefined;

@@ -1,0 +1,92 @@
+<script lang="ts">
+	/** What a cue plays and how, as words of its sentence. */
+	import type { Cue } from 'dinesis-runtime';
+	import { cue as cueShape, type PlayAction } from 'dinesis-runtime/tools';
+	import { rangeOf as fieldRange } from '$lib/documents';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import type { CuesState } from './cues.svelte';
+	import Pick from './Pick.svelte';
+
+	interface Props {
+		desk: CuesState;
+		cue: Cue;
+		play: PlayAction;
+		/** Its event happens somewhere. */
+		placed: boolean;
+		onchange: (part: Partial<PlayAction>, label: string, done?: boolean) => void;
+	}
+	let { desk, cue, play, placed, onchange }: Props = $props();
+
+	/** Where the curve of its strength begins and ends. */
+	const ends = $derived.by(() => {
+		if (typeof play.strength === 'number') return { from: '', to: '' };
+		const values = play.strength.curve.map((p) => p.value);
+		return { from: String(values[0] ?? 0), to: String(values.at(-1) ?? 0) };
+	});
+</script>
+
+play{play.pick.length > 1 ? ' one of' : ''}
+<Pick {desk} pick={play.pick} onchange={(pick, label) => onchange({ pick }, label)} />
+at
+{#if typeof play.strength === 'number'}
+	<NumberField
+		look="inline"
+		label=""
+		name="Strength"
+		unit="×"
+		value={play.strength}
+		{...fieldRange(cueShape, 'actions', 'strength')}
+		step={0.01}
+		onchange={(strength, done) => onchange({ strength }, 'Strength', done)}
+	/>
+{:else}
+	<button class="by" title="Its curve is on the right" onclick={() => (desk.chosen = cue.id)}
+		>{ends.from} … {ends.to} by {play.strength.by}</button
+	>
+{/if}{#if play.rate !== 1}<span class="c">,</span>
+	<NumberField
+		look="inline"
+		label=""
+		name="Rate"
+		unit="× as fast"
+		value={play.rate}
+		{...fieldRange(cueShape, 'actions', 'rate')}
+		step={0.01}
+		onchange={(rate, done) => onchange({ rate }, 'Rate', done)}
+	/>{/if}
+{#if play.length === 'event'}<span class="c">,</span> for as long as the event{:else if play.length !== null}<span
+		class="c">,</span
+	>
+	for
+	<NumberField
+		look="inline"
+		label=""
+		name="Length"
+		unit="s"
+		value={play.length}
+		{...fieldRange(cueShape, 'actions', 'length')}
+		step={0.01}
+		onchange={(length, done) => onchange({ length }, 'Length', done)}
+	/>{/if}
+{#if placed && play.fromPlace}<span class="c">,</span> from where it happened{/if}
+{#if play.buildUp}<span class="c">,</span> growing by
+	<NumberField
+		look="inline"
+		label=""
+		name="Each repetition adds"
+		value={play.buildUp.by}
+		{...fieldRange(cueShape, 'actions', 'buildUp', 'by')}
+		step={0.01}
+		onchange={(by, done) => onchange({ buildUp: { ...play.buildUp!, by } }, 'Build-up', done)}
+	/>
+	up to
+	<NumberField
+		look="inline"
+		label=""
+		name="The most it comes to"
+		unit="×"
+		value={play.buildUp.most}
+		{...fieldRange(cueShape, 'actions', 'buildUp', 'most')}
+		step={0.01}
+		onchange={(most, done) => onchange({ buildUp: { ...play.buildUp!, most } }, 'Build-up', done)}
+	/>{/if}

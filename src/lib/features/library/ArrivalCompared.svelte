@@ -1,0 +1,88 @@
+<script lang="ts">
+	/** One thing of a kit beside what stands here under its name: what to do with it, field by field what differs. */
+	import {
+		choicesOf,
+		differences,
+		KINDS,
+		nameOfArrival,
+		treeOf,
+		type Arrival,
+		type Choice,
+		type Held
+	} from '$lib/documents';
+	import Segments from '$lib/ui/Segments.svelte';
+
+	interface Props {
+		arrival: Arrival;
+		/** What stands here under its id; undefined: nothing. */
+		here: Held | undefined;
+		choice: Choice;
+		/** The choices in words. */
+		choices: Readonly<Record<Choice, { readonly label: string; readonly title: string }>>;
+		onchoice: (choice: Choice) => void;
+	}
+	let { arrival, here, choice, choices, onchoice }: Props = $props();
+
+	const options = $derived(choicesOf(arrival, here));
+	const lines = $derived(
+		!here || here.kind !== arrival.kind
+			? []
+			: differences(arrival.kind, here.body, treeOf(arrival.kind, arrival.document))
+	);
+</script>
+
+<h3>{nameOfArrival(arrival)} <small>{KINDS[arrival.kind].word} {arrival.document.id}</small></h3>
+{#if options.length > 0}
+	<Segments
+		small
+		label="What to do with {nameOfArrival(arrival)}"
+		value={choice}
+		options={options.map((value) => ({ value, ...choices[value] }))}
+		onchange={(choice: Choice) => onchoice(choice)}
+	/>
+{/if}
+{#if arrival.standing === 'new'}<p>Not here yet.</p>
+{:else if arrival.standing === 'same'}<p>Here already, to the letter.</p>
+{:else if lines.length === 0}<p>A {KINDS[here!.kind].word} has this id.</p>
+{:else}
+	<table>
+		<thead><tr><th>what</th><th>here</th><th>in the kit</th></tr></thead>
+		<tbody>
+			{#each lines as line (line.path.join('.'))}
+				<tr>
+					<td>{line.label}</td>
+					<td>{line.entry ? (line.entry === 'added' ? '–' : 'there') : `${line.was || '–'} ${line.unit}`}</td>
+					<td>{line.entry ? (line.entry === 'gone' ? '–' : 'there') : `${line.is || '–'} ${line.unit}`}</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+{/if}
+
+<style>
+	h3 {
+		margin: 0 0 6px;
+		font-size: 14px;
+	}
+	table {
+		width: 100%;
+		margin-top: 8px;
+		border-collapse: collapse;
+		font-size: 12.5px;
+	}
+	th {
+		text-align: left;
+		font-weight: 400;
+		color: var(--ink-2);
+	}
+	td {
+		padding: 2px 8px 2px 0;
+		border-top: 1px solid var(--rule);
+		overflow-wrap: anywhere;
+		font-variant-numeric: tabular-nums;
+	}
+	small {
+		font-weight: 400;
+		color: var(--ink-2);
+	}
+</style>

@@ -1,0 +1,106 @@
+<script lang="ts">
+	/** The channels of a gait: how far, where in the stride, in which shape. */
+	import {
+		bobPreset as shape,
+		BOB_SHAPES,
+		CHANNELS,
+		unitOf,
+		type BobChannel,
+		type BobGait,
+		type BobShape,
+		type Channel,
+		type View
+	} from 'dinesis-runtime/tools';
+	import { rangeOf, type Range } from '$lib/documents';
+	import NumberField from '$lib/ui/NumberField.svelte';
+
+	interface Props {
+		gait: BobGait;
+		view: View;
+		onchange: (channel: Channel, part: Partial<BobChannel>, mark: string, done: boolean) => void;
+	}
+	let { gait, view, onchange }: Props = $props();
+
+	const of = (...path: string[]): Range => rangeOf(shape, ...path);
+	const inUnits = (channel: Channel): string => unitOf(channel, view);
+</script>
+
+<table>
+	<thead><tr><th>channel</th><th>size</th><th>place</th><th>shape</th></tr></thead>
+	<tbody>
+		{#each CHANNELS.filter((c) => c !== 'fov') as name (name)}
+			{@const channel = gait.channels[name]}
+			<tr class:off={!channel || channel.amplitude === 0}>
+				<th scope="row">{name}</th>
+				<td
+					><NumberField
+						look="cell"
+						label={name}
+						name="{name} size"
+						unit={inUnits(name)}
+						value={channel?.amplitude ?? 0}
+						{...of('gaits', 'channels', 'amplitude')}
+						step={inUnits(name) === '°' ? 0.01 : 0.0005}
+						reset={0}
+						onchange={(amplitude, done) => onchange(name, { amplitude }, name, done)}
+					/></td
+				>
+				<td
+					><NumberField
+						look="cell"
+						label={name}
+						name="{name} place in the stride"
+						value={channel?.phase ?? 0}
+						{...of('gaits', 'channels', 'phase')}
+						step={0.01}
+						onchange={(phase, done) => onchange(name, { phase }, `${name} phase`, done)}
+					/></td
+				>
+				<td
+					><select
+						aria-label="{name} shape"
+						value={channel?.shape ?? 'sine'}
+						onchange={(e) => onchange(name, { shape: e.currentTarget.value as BobShape }, `${name} shape`, true)}
+					>
+						{#each BOB_SHAPES as shape (shape)}<option>{shape}</option>{/each}
+					</select></td
+				>
+			</tr>
+		{/each}
+	</tbody>
+</table>
+
+<style>
+	table {
+		border-collapse: collapse;
+		table-layout: fixed;
+		width: 100%;
+		font-size: 12px;
+	}
+	th {
+		text-align: left;
+		font-weight: 400;
+		color: var(--ink-2);
+		font-size: 11px;
+	}
+	tbody th {
+		font-size: 12px;
+		color: var(--ink);
+	}
+	td {
+		border-top: 1px solid var(--rule);
+	}
+	td :global(.cell .turn) {
+		padding: 1px 3px;
+	}
+	.off {
+		opacity: 0.6;
+	}
+	select {
+		width: 100%;
+		border: 0;
+		background: none;
+		color: inherit;
+		font-size: 12px;
+	}
+</style>
