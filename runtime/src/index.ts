@@ -19,7 +19,8 @@ export type {
 	Trouble
 } from './game/runtime';
 export { createPlayer } from './shake/player';
-export type { FireOptions, Player, PlayerOptions } from './shake/player';
+export type { FireOptions, PlayerOptions } from './shake/options';
+export type { Player } from './shake/player';
 export { openKit } from './kit/open';
 export type { Problem, ReadResult } from './kit/shape';
 export type { AnyPreset, Kit } from './kit/types';

@@ -2,7 +2,8 @@
  * The second door, for a tool that makes kits: the shapes that documents are checked by, new documents, and the parts of the motion one by
  * one, to draw and to measure them. A game needs none of it.
  */
-export { BobRun, bobSteps, compileBob, type CompiledBob } from './bob/bob';
+export { BobRun } from './bob/bob';
+export { bobSteps, compileBob, type CompiledBob } from './bob/compile';
 export { BOB_SHAPES, STEP_CHANNELS, isBob, type BobChannel, type BobGait, type BobShape } from './bob/types';
 export { BENDS_FROM, applyCeilings, compileCeilings, isBent, type Ceilings } from './chain/ceiling';
 export { RIG_STAGES, viewOf, type Lean, type Limits, type RigStage, type RigView, type ViewKind } from './chain/types';
@@ -89,7 +90,8 @@ export { WAVE_SHAPES, waveAt, type WaveShape } from './patterns/wave';
 export { combine, hashText, mix, signedUnit } from './random/hash';
 export { compileGain, gainAt, stopGain } from './shake/gain';
 export { Play } from './shake/play';
-export { Player, type Outcome } from './shake/player';
+export type { Outcome } from './shake/options';
+export { Player } from './shake/player';
 export { fallOff } from './shake/reach';
 export { OVERLAP_RULES, isShake, type Layer, type OverlapRule, type Reach, type Space } from './shake/types';
 export {

@@ -2,7 +2,8 @@
  * Plays a golden vector: inputs in, exact outputs out. A run-time in another language plays the same inputs and must give the same
  * bits. Nothing here is measured or rounded.
  */
-import { BobRun, compileBob } from '../src/bob/bob';
+import { BobRun } from '../src/bob/bob';
+import { compileBob } from '../src/bob/compile';
 import { Frame } from '../src/frame/frame';
 import { openKit } from '../src/kit/open';
 import { isBob } from '../src/bob/types';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { GameValues } from '../drives/drives';
-import { BobRun, bobSteps, bobWeights, compileBob } from './bob';
+import { BobRun } from './bob';
+import { bobSteps, bobWeights, compileBob } from './compile';
 import type { BobChannel, BobGait, BobPreset } from './types';
 
 const channel = (amplitude: number, part: Partial<BobChannel> = {}): BobChannel => ({

@@ -9,7 +9,8 @@
  *     run.camera; // where it rests: x, y, z, and its orientation as a quaternion
  *     run.offset; // what the motion adds: seven channels
  */
-import { BobRun, compileBob, type Walking } from '../bob/bob';
+import { BobRun, type Walking } from '../bob/bob';
+import { compileBob } from '../bob/compile';
 import { LagRun } from '../lag/lag';
 import { shortestTurn, STEEPEST } from '../math/angles';
 import { isBob } from '../bob/types';

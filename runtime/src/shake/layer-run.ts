@@ -79,3 +79,51 @@ export const forkLayer = (run: LayerRun, playSeed: number): LayerRun => ({
 	voice: voiceOf(run.layer, run.voice.phases.slice()),
 	state: beginningOf(run.layer, playSeed).state
 });
+
+/** Starts over with a changed layer: one that runs goes on from the phase where it is. */
+export function runOn(run: LayerRun, layer: CompiledLayer, age: Seconds, tempo: number): void {
+	const layerAge = age - run.delay;
+	if (layerAge >= 0) {
+		const { frequencies, phases } = run.voice;
+		for (let j = 0; j < phases.length; j++) phases[j]! += frequencies[j]! * (layerAge - run.since) * tempo;
+		run.since = 0;
+		run.delay = 0;
+	}
+	run.layer = layer;
+	run.voice = voiceOf(layer, run.voice.phases);
+}
+
+/**
+ * Layers of a changed preset. Phases are carried, so that a changed frequency makes no jump; layers and channels that are new begin at
+ * their own start.
+ */
+export const carryOver = (
+	runs: readonly LayerRun[],
+	layers: readonly CompiledLayer[],
+	playSeed: number,
+	age: Seconds,
+	tempo: number
+): LayerRun[] =>
+	layers.map((layer) => {
+		const fresh = startLayer(layer, playSeed);
+		const before = runs.find((run) => run.layer.id === layer.id);
+		if (!before) return fresh;
+		// A restart that found the layer running took its delay away.
+		if (before.delay !== before.layer.delay) fresh.delay = before.delay;
+		const layerAge = Math.max(0, age - fresh.delay);
+		for (let j = 0; j < layer.channels.length; j++) {
+			const i = before.layer.channels.indexOf(layer.channels[j]!);
+			const sameStart = i >= 0 && Object.is(before.layer.starts[i], layer.starts[j]);
+			if (i < 0 || !sameStart || before.layer.kind !== layer.kind) {
+				fresh.voice.phases[j]! += layer.frequencies[j]! * layerAge * tempo;
+				continue;
+			}
+			const oldAge = Math.max(0, age - before.delay);
+			fresh.voice.phases[j] = before.voice.phases[i]! + before.layer.frequencies[i]! * (oldAge - before.since) * tempo;
+		}
+		fresh.since = layerAge;
+		fresh.held = before.held;
+		fresh.joined = before.joined;
+		fresh.from = before.from;
+		return fresh;
+	});

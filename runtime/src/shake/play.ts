@@ -18,48 +18,10 @@ import {
 	workOutLeft,
 	workOutShared
 } from './gain';
-import { forkLayer, startLayer, voiceOf, type LayerRun } from './layer-run';
-
-/** Buffers for one frame, shared by all plays of a player. */
-export interface Scratch {
-	/** See `gain.ts`. */
-	readonly slots: Float64Array;
-	/** `NOW`, `FACTOR` and `OUTER`: in an array, so that the call boxes no number. */
-	readonly frame: Float64Array;
-	readonly spare: Float64Array;
-}
-
-/** The frame's time. */
-export const NOW = 0;
-/** What the play's gain is multiplied by beside its strength: duck, distance and drives. */
-export const FACTOR = 1;
-/** The same without distance, which a play that was played again has in its level. */
-export const OUTER = 2;
-
-export const createScratch = (): Scratch => ({
-	slots: createGainSlots(),
-	frame: new Float64Array(3),
-	spare: new Float64Array(1)
-});
+import { carryOver, forkLayer, runOn, startLayer, type LayerRun } from './layer-run';
+import { FACTOR, NOW, OUTER, type PlaySettings, type Scratch } from './settings';
 
 const isModulated = (shake: CompiledShake): boolean => shake.reach !== null || shake.drives !== null;
-
-/** What a play is fired with. */
-export interface PlaySettings {
-	readonly strength: number;
-	/** Instead of the preset's own length. */
-	readonly length: Seconds | undefined;
-	/** Multiplies all frequencies. */
-	readonly rate: number;
-	/** Where it came from, in the world; null: nowhere in particular, so that distance does not matter. */
-	readonly place: readonly [number, number, number] | null;
-	/** Axes of the source's frame; null: the camera's own. */
-	readonly axes: Float64Array | null;
-	/** Who asked for it: it plays for as long as somebody holds it. Empty: nobody has to. */
-	readonly holders: readonly string[];
-	/** What builds it up; empty: nothing does. */
-	readonly builder: string;
-}
 
 export class Play {
 	private runs: LayerRun[];
@@ -325,17 +287,7 @@ export class Play {
 		this.catchUp(now);
 		const age = this.ageAt(now);
 		this.join(age);
-		this.runs.forEach((run, i) => {
-			const layerAge = age - run.delay;
-			if (layerAge >= 0) {
-				const { frequencies, phases } = run.voice;
-				for (let j = 0; j < phases.length; j++) phases[j]! += frequencies[j]! * (layerAge - run.since) * this.tempo;
-				run.since = 0;
-				run.delay = 0;
-			}
-			run.layer = shake.layers[i] ?? run.layer;
-			run.voice = voiceOf(run.layer, run.voice.phases);
-		});
+		this.runs.forEach((run, i) => runOn(run, shake.layers[i] ?? run.layer, age, this.tempo));
 		this.shake = shake;
 		this.begun = now - this.delay;
 		this.power = settings.strength;
@@ -424,30 +376,7 @@ export class Play {
 	 */
 	retune(shake: CompiledShake, now: Seconds): void {
 		const age = this.ageAt(now);
-		this.runs = shake.layers.map((layer) => {
-			const fresh = startLayer(layer, this.seed);
-			const before = this.runs.find((run) => run.layer.id === layer.id);
-			if (!before) return fresh;
-			// A restart that found the layer running took its delay away.
-			if (before.delay !== before.layer.delay) fresh.delay = before.delay;
-			const layerAge = Math.max(0, age - fresh.delay);
-			for (let j = 0; j < layer.channels.length; j++) {
-				const i = before.layer.channels.indexOf(layer.channels[j]!);
-				const sameStart = i >= 0 && Object.is(before.layer.starts[i], layer.starts[j]);
-				if (i < 0 || !sameStart || before.layer.kind !== layer.kind) {
-					fresh.voice.phases[j]! += layer.frequencies[j]! * layerAge * this.tempo;
-					continue;
-				}
-				const oldAge = Math.max(0, age - before.delay);
-				fresh.voice.phases[j] =
-					before.voice.phases[i]! + before.layer.frequencies[i]! * (oldAge - before.since) * this.tempo;
-			}
-			fresh.since = layerAge;
-			fresh.held = before.held;
-			fresh.joined = before.joined;
-			fresh.from = before.from;
-			return fresh;
-		});
+		this.runs = carryOver(this.runs, shake.layers, this.seed, age, this.tempo);
 		const extended = this.letsGoAt - this.shake.gain.letGo;
 		this.letsGoAt = extended > 0 ? shake.gain.letGo + extended : shake.gain.letGo;
 		this.shake = shake;

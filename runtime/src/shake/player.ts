@@ -8,50 +8,19 @@
  *     player.offset; // x, y, z, pitch, yaw, roll, fov
  */
 import { isShake, type PresetOfAnyFamily, type ShakePreset } from './types';
-import { type GameParameter } from '../drives/types';
 import { combine } from '../random/hash';
 import { CHANNEL_COUNT, type View } from '../units/channels';
 import { TIME, type Clock } from '../units/clock';
 import type { Seconds } from '../units/quantities';
+import { duckedBy, makeRoom, metBy } from './among';
 import { compileShake, type CompiledShake } from './compile';
 import { GameValues } from '../drives/drives';
-import { fallOffInPlace, travelTime, type CompiledReach } from './reach';
+import type { CompiledReach } from './reach';
 import { addTurned, sourceAxes } from './space';
-import { createScratch, FACTOR, NOW, OUTER, Play, type PlaySettings, type Scratch } from './play';
-
-export interface PlayerOptions {
-	/** Decides every random choice: the same seed, inputs and times give the same motion. */
-	readonly seed?: number;
-	/** The game's values that presets may be driven by. */
-	readonly parameters?: readonly GameParameter[];
-	/** false: everything is felt in full wherever it comes from, as it is tuned. */
-	readonly distance?: boolean;
-}
-
-export interface FireOptions {
-	/** What the play is multiplied by, 1 if left out. */
-	readonly strength?: number;
-	/** Instead of a seed made from the player's and the number of the play. */
-	readonly seed?: number;
-	/** Instead of a burst's own duration. */
-	readonly length?: Seconds;
-	/** As if it had been fired so many seconds ago. */
-	readonly ago?: Seconds;
-	/** Multiplies all frequencies of this play; 1 if left out. */
-	readonly rate?: number;
-	/** Where it came from, in the world: for presets in the space `source`, and for those with a reach. */
-	readonly at?: readonly [number, number, number];
-	/** Who asks for it: what nobody holds any more fades. Left out: it needs no holder. */
-	readonly holder?: string;
-	/** A play that the same one built up and that still runs is started over, whatever the preset's rule. */
-	readonly builder?: string;
-}
-
-/**
- * What firing came to: a new play, the running one restarted or extended, another one replaced, or nothing. What has a way to come
- * has started: what becomes of it is decided when it arrives.
- */
-export type Outcome = 'started' | 'replaced' | 'restarted' | 'extended' | 'ignored' | 'unknown';
+import type { FireOptions, Outcome, PlayerOptions } from './options';
+import { Play } from './play';
+import { Stand } from './stand';
+import { createScratch, FACTOR, NOW, OUTER, type PlaySettings, type Scratch } from './settings';
 
 /** What gives way to another one takes at least so long. */
 const LEAST_GIVING_WAY: Seconds = 0.05;
@@ -75,11 +44,8 @@ export class Player {
 	private waiting = 0;
 	private time: Seconds = 0;
 	private lastOutcome: Outcome = 'unknown';
-	private readonly rest = Float64Array.of(0, 0, 0, 0, 0, 0, 1);
+	private readonly stand = new Stand();
 	private readonly turned = new Float64Array(CHANNEL_COUNT);
-	/** Where the player's body is; until it is set, where the camera rests. */
-	private readonly body = Float64Array.of(0, 0, 0);
-	private hasBody = false;
 	/** Whether the offset, and each play's level, are those of the present time. */
 	private summed = false;
 	private ducking = false;
@@ -87,8 +53,7 @@ export class Player {
 	view: View | null = null;
 	/** The game's values: `values.set(id, value)`. */
 	readonly values: GameValues;
-	/** A distance and what is left there; what drives make of amount and rate. */
-	private readonly near = new Float64Array(1);
+	/** What drives make of amount and rate. */
 	private readonly driven = new Float64Array(2);
 
 	constructor(presets: readonly PresetOfAnyFamily[], options: PlayerOptions = {}) {
@@ -114,14 +79,12 @@ export class Player {
 			time: this.time,
 			lastOutcome: this.lastOutcome,
 			view: this.view,
-			hasBody: this.hasBody,
 			summed: this.summed,
 			ducking: this.ducking
 		};
 		Object.assign(copy, own);
 		copy.offset.set(this.offset);
-		copy.rest.set(this.rest);
-		copy.body.set(this.body);
+		copy.stand.takeOver(this.stand);
 		return copy;
 	}
 
@@ -182,7 +145,7 @@ export class Player {
 			length,
 			rate: options.rate ?? 1,
 			place: at ?? null,
-			axes: space === 'source' && at ? sourceAxes(this.rest, at, new Float64Array(9)) : null,
+			axes: space === 'source' && at ? sourceAxes(this.stand.rest, at, new Float64Array(9)) : null,
 			holders: options.holder === undefined ? [] : [options.holder],
 			builder: options.builder ?? ''
 		};
@@ -226,17 +189,9 @@ export class Player {
 		return this.driven[1]!;
 	}
 
-	/** The newest play that one which arrives at a time meets: of the same builder, or of the same preset where its rule says so. */
 	private presentOf(presetId: string, builder: string, at: Seconds, but: Play | null): Play | null {
 		const byRule = this.presets.get(presetId)?.overlap.rule !== 'stack';
-		let found: Play | null = null;
-		for (let i = this.running.length - 1; i >= 0; i--) {
-			const play = this.running[i]!;
-			if (play === but || play.presetId !== presetId || !play.runsAt(at)) continue;
-			if (builder !== '' && play.builder === builder) return play;
-			if (byRule) found ??= play;
-		}
-		return found;
+		return metBy(this.running, presetId, builder, at, but, byRule);
 	}
 
 	/** One that arrives while another one of its preset runs. */
@@ -289,9 +244,8 @@ export class Player {
 	/** What is left of it over the distance now; 1 where distance does not matter. */
 	private fallsTo(reach: CompiledReach | null, place: readonly [number, number, number] | null): number {
 		if (!reach || !place || !this.distance) return 1;
-		this.measure(reach, place);
-		fallOffInPlace(reach, this.near, 0);
-		return this.near[0]!;
+		this.stand.weigh(reach, place);
+		return this.stand.near[0]!;
 	}
 
 	/** What the last `fire` came to. */
@@ -299,55 +253,33 @@ export class Player {
 		return this.lastOutcome;
 	}
 
-	/** Lets the quietest of a preset's plays fade out while there are `limit` of them, of equals the oldest. */
 	private makeRoom(presetId: string, limit: number): void {
 		if (!this.summed) this.sum();
-		const active = this.running.filter(
-			(play) => play.presetId === presetId && play.stoppedAt === null && play.ageAt(this.time) < play.end
-		);
-		while (active.length >= limit) {
-			let quietest = 0;
-			for (let i = 1; i < active.length; i++) if (active[i]!.loudness < active[quietest]!.loudness) quietest = i;
-			active[quietest]!.stop(this.time);
-			active.splice(quietest, 1);
-			this.lastOutcome = 'replaced';
-		}
+		if (makeRoom(this.running, presetId, limit, this.time)) this.lastOutcome = 'replaced';
 	}
 
 	/** Where the camera rests: what `world` and `source` motion is turned into. Position in metres, orientation a unit quaternion. */
 	setRest(x: number, y: number, z: number, qx: number, qy: number, qz: number, qw: number): void {
-		this.rest.set([x, y, z, qx, qy, qz, qw]);
+		this.stand.rest.set([x, y, z, qx, qy, qz, qw]);
 	}
 
 	/** `setRest` and `setBody` at once, out of arrays that somebody keeps: seven numbers and three. For every frame: it allocates nothing. */
 	standAt(rest: Float64Array, body: Float64Array): void {
-		for (let c = 0; c < 7; c++) this.rest[c] = rest[c]!;
-		for (let c = 0; c < 3; c++) this.body[c] = body[c]!;
-		this.hasBody = true;
+		this.stand.put(rest, body);
 	}
 
 	/** Where the player's body is, for presets whose distance is measured from it. */
 	setBody(x: number, y: number, z: number): void {
-		this.body.set([x, y, z]);
-		this.hasBody = true;
+		this.stand.putBody(x, y, z);
 	}
 
 	/** Where the player's body is; null while nobody has said so. */
 	get bodyPlace(): readonly [number, number, number] | null {
-		return this.hasBody ? [this.body[0]!, this.body[1]!, this.body[2]!] : null;
-	}
-
-	/** Puts the distance to a place into `near`. */
-	private measure(reach: CompiledReach, place: readonly [number, number, number]): void {
-		const from = reach.body && this.hasBody ? this.body : this.rest;
-		const [dx, dy, dz] = [place[0] - from[0]!, place[1] - from[1]!, place[2] - from[2]!];
-		this.near[0] = Math.sqrt(dx * dx + dy * dy + dz * dz);
+		return this.stand.bodyPlace;
 	}
 
 	private onItsWay(reach: CompiledReach | null, place: readonly [number, number, number] | undefined): Seconds {
-		if (!reach || !place || !this.distance) return 0;
-		this.measure(reach, place);
-		return travelTime(reach, this.near[0]!);
+		return reach && place && this.distance ? this.stand.wayFrom(reach, place) : 0;
 	}
 
 	/** Fades the preset's plays out. */
@@ -456,13 +388,13 @@ export class Player {
 		for (let i = 0; i < running.length; i++) {
 			const play = running[i]!;
 			if (this.view !== null && play.compiled.preset.view !== this.view) continue;
-			scratch.frame[FACTOR] = scratch.frame[OUTER] = play.ducked = ducking ? this.duckOf(play) : 1;
+			scratch.frame[FACTOR] = scratch.frame[OUTER] = play.ducked = ducking ? duckedBy(running, play, time) : 1;
 			if (play.modulated) this.modulate(play);
 			if (play.isCameras) play.addTo(scratch, offset);
 			else {
 				this.turned.fill(0);
 				play.addTo(scratch, this.turned);
-				addTurned(this.rest, play.sourceAxes, play.movesIn, this.turned, offset);
+				addTurned(this.stand.rest, play.sourceAxes, play.movesIn, this.turned, offset);
 			}
 		}
 		return offset;
@@ -481,26 +413,13 @@ export class Player {
 		const { frame } = this.scratch;
 		const { reach, drives } = play.compiled;
 		if (reach && play.place && this.distance) {
-			this.measure(reach, play.place);
-			fallOffInPlace(reach, this.near, 0);
-			frame[FACTOR]! *= play.felt = this.near[0]!;
+			this.stand.weigh(reach, play.place);
+			frame[FACTOR]! *= play.felt = this.stand.near[0]!;
 		}
 		if (!drives) return;
 		this.values.drive(drives, this.driven);
 		frame[FACTOR]! *= this.driven[0]!;
 		frame[OUTER]! *= this.driven[0]!;
-	}
-
-	/** The smallest factor that a higher priority multiplies this play by. */
-	private duckOf(play: Play): number {
-		let least = 1;
-		for (let i = 0; i < this.running.length; i++) {
-			const other = this.running[i]!;
-			if (other.priority <= play.priority || other.duck >= 1) continue;
-			const factor = 1 - (1 - other.duck) * other.ducksAt(this.time);
-			if (factor < least) least = factor;
-		}
-		return least;
 	}
 }
 
