@@ -79,7 +79,7 @@ test('the moment is chosen on the ruler, and a part is played again and again', 
 	await page.mouse.down();
 	await page.mouse.move(box.x + box.width * 0.5, box.y + 12, { steps: 4 });
 	await page.mouse.up();
-	await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
 	// Half of 1.12 s.
 	await expect(page.locator('.cap').first()).toHaveClass(/live/);
 	const left = await page

@@ -37,6 +37,7 @@ import { FindingsOf } from './findings.svelte';
 import { Histories } from './histories';
 import { listenToChanges } from './live';
 import { Notices, type Notice } from './notices.svelte';
+import { RIG, rigKey, WIRING, type Keeping, type Opened, type Saved } from './opened';
 import { Outbox } from './outbox.svelte';
 import { People } from './people.svelte';
 import { personName } from './person';
@@ -48,35 +49,9 @@ import { Tabs } from './tabs';
 import type { Refused } from './refused';
 import { PRESETS, WorkingCopy } from './working-copy.svelte';
 
-export type { Notice, Refused };
-/** The key of events, game values, cues and rigs beside presets: a star is in no id. */
-export const WIRING = '*wiring';
-/** The key of a rig by itself. */
-const RIG = '*rig ';
-export const rigKey = (id: string): string => RIG + id;
+export { rigKey, WIRING };
+export type { Notice, Opened, Refused };
 const isWiringKind = (kind: KindName): boolean => (WIRING_KINDS as readonly KindName[]).includes(kind);
-
-/** How a document stands with the server. */
-export type Keeping = 'kept' | 'changed' | 'saving' | 'away' | 'refused';
-
-export interface Saved {
-	readonly version: number;
-	readonly savedAt: string;
-}
-
-/** What a page opens a project with. */
-export interface Opened {
-	readonly project: { readonly id: string; readonly slug: string; readonly name: string; readonly demo?: boolean };
-	/** The project's last number when its documents were read. */
-	readonly number: number;
-	readonly documents: readonly Held[];
-	/** How often its wiring was changed, and when last. */
-	readonly wiring?: Saved;
-	/** What of its wiring is out of use. */
-	readonly stubs?: readonly Stub[];
-	/** How many presets there are in all: those that did not come with the page are fetched once it stands. */
-	readonly count?: number;
-}
 
 export class ProjectSession {
 	/** How many presets are still to come from the server. */
