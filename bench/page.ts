@@ -150,7 +150,7 @@ async function library(browser: Browser): Promise<void> {
 	await page.waitForTimeout(400);
 	const searching = await take();
 	await page.getByRole('searchbox').fill('');
-	for (const name of ['name', 'strength', 'pace', 'length']) {
+	for (const name of ['name', 'size', 'pace', 'length']) {
 		await page.getByRole('table').getByRole('button', { name, exact: true }).click();
 		await page.waitForTimeout(500);
 	}
@@ -172,9 +172,47 @@ async function library(browser: Browser): Promise<void> {
 	await page.close();
 }
 
+/** The moving picture, drawn in software where there is no graphics card: how many a second, of how many pixels. */
+async function pictures(browser: Browser): Promise<void> {
+	const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+	const address = process.env.DINESIS_ADDRESS!;
+	for (const [room, path] of [
+		['Bench', 'bench/wave-on-tower'],
+		['Course', 'course/first-watch']
+	] as const) {
+		const began = performance.now();
+		await page.goto(`${address}/lamp-at-morrowskerry/${path}`);
+		await page.locator('.glass.ready').waitFor();
+		const moves = performance.now() - began;
+		if (room === 'Course') await page.getByRole('button', { name: 'Play', exact: true }).click();
+		// Its resolution has settled by then.
+		await page.waitForTimeout(6000);
+		const [rate, width, height] = await page.evaluate(
+			(seconds) =>
+				new Promise<[number, number, number]>((done) => {
+					const canvas = document.querySelector<HTMLCanvasElement>('.glass canvas')!;
+					const from = performance.now();
+					let count = 0;
+					const next = (now: number): void => {
+						count++;
+						if (now - from < seconds * 1000) requestAnimationFrame(next);
+						else done([count / seconds, canvas.width, canvas.height]);
+					};
+					requestAnimationFrame(next);
+				}),
+			4
+		);
+		process.stdout.write(
+			`        ${room}: ${rate.toFixed(0)} pictures a second of ${width} × ${height} pixels, the first after ${Math.round(moves)} ms\n`
+		);
+	}
+	await page.close();
+}
+
 const stop = await setup();
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS });
 try {
+	await pictures(browser);
 	await dragging(browser);
 	await library(browser);
 } finally {

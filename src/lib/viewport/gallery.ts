@@ -1,5 +1,6 @@
 /** The lamp-room gallery at dusk: what the window looks at. Everything stands at a known distance from the resting eye. */
 import * as THREE from 'three';
+import { bake, moving } from './baked';
 import { GALLERY_REST } from './rests';
 import { beam, bell, farLight, halo, HAZE, lantern, mesh, rail, SEA, sea, skerry, sky, stars } from './scenery';
 import { spaceStage, type Landmark, type Stage } from './stage';
@@ -67,11 +68,12 @@ export function createGallery(): Stage {
 	cageHalo.position.set(-17, SEA + 10, -47);
 	scene.add(farBeam, farHalo, ownBeam, cageHalo);
 
-	const skiff = reef.getObjectByName('skiff')!;
-	const swing = storm.getObjectByName('swing')!;
-	const brass = bellPost.getObjectByName('bell')!;
+	const skiff = moving(reef.getObjectByName('skiff')!);
+	const swing = moving(storm.getObjectByName('swing')!);
+	const brass = moving(bellPost.getObjectByName('bell')!);
 	const row = posts();
 	row.group.visible = false;
+	bake(scene);
 	scene.add(row.group);
 	const mark = (name: string, distance: number, x: number, y: number, z: number): Landmark => ({
 		name,

@@ -1,6 +1,7 @@
 /** The grounds at Morrowskerry as they are walked: built from the same list that is collided with. */
 import * as THREE from 'three';
 import { CASK, CRANE, DOOR, LADDER, SEA_LEVEL, SOLIDS, type Look, type Solid } from '$lib/world/grounds';
+import { bake, moving } from './baked';
 import {
 	beam,
 	bell,
@@ -320,7 +321,7 @@ export function createGrounds(): Grounds {
 	bellPost.position.set(2.15, 0.02, -4.3);
 	const storm = lantern();
 	storm.position.set(-1.16, 0, -1.22);
-	const leaf = door();
+	const leaf = moving(door());
 	scene.add(water.mesh, island, reef, bellPost, rail(), storm, furniture(), leaf);
 	const farBeam = beam(230, 0.34);
 	farBeam.position.set(32, SEA_LEVEL + 29.7, -176);
@@ -331,6 +332,7 @@ export function createGrounds(): Grounds {
 	const ownHalo = halo(7, 0.7);
 	ownHalo.position.copy(ownBeam.position);
 	scene.add(farBeam, ownBeam, farHalo, ownHalo);
+	bake(scene);
 	const casks: THREE.Group[] = [];
 	let cut = NaN;
 	let section = new THREE.Group();

@@ -43,8 +43,6 @@ const stageFor = (view: View): Stage => (view === 'flat' ? createYard() : create
 
 export class Picture {
 	marks: MarkPlace[] = [];
-	/** Corners of the resting picture's frame as the moved camera sees it: x, y of four points, in CSS pixels. */
-	readonly outline = new Float64Array(8);
 	private readonly renderer: THREE.WebGLRenderer;
 	private readonly stages = new Map<View, Stage>();
 	private stage!: Stage;
@@ -58,6 +56,7 @@ export class Picture {
 	private readonly sharpness = new Sharpness(() => Math.min(window.devicePixelRatio || 1, 2));
 	private readonly seen = new Seen();
 	private posts = false;
+	private outlined = false;
 	private nextOnWall = 0;
 
 	/** `coarse`: the pixel ratio that a small picture stays at. */
@@ -81,6 +80,7 @@ export class Picture {
 		if (!stage) this.stages.set(view, (stage = stageFor(view)));
 		this.stage = stage;
 		this.stage.shape(this.width / this.height);
+		this.stage.showOutline(this.outlined);
 		this.sharpness.touch();
 		this.chooseMarks();
 	}
@@ -94,6 +94,13 @@ export class Picture {
 		this.posts = shown;
 		this.sharpness.touch();
 		this.chooseMarks();
+	}
+
+	/** The edge of the resting picture, as the moved camera sees it. */
+	showOutline(shown: boolean): void {
+		this.outlined = shown;
+		this.sharpness.touch();
+		this.stage.showOutline(shown);
 	}
 
 	get outsideView(): OutsideView {
@@ -204,7 +211,7 @@ export class Picture {
 		this.marks = this.marked.map(({ name, distance }) => ({ name, distance, x: 0, y: 0, seen: false, moved: 0 }));
 	}
 
-	/** Marks and outline of what was drawn last: of A, unless only B is shown. */
+	/** Marks of what was drawn last: of A, unless only B is shown. */
 	private placeMarks(): void {
 		const { width, height, stage } = this;
 		this.marked.forEach((landmark, i) => {
@@ -217,11 +224,6 @@ export class Picture {
 			mark.y = ((1 - this.point.y) * height) / 2;
 			mark.seen = this.point.z < 1 && Math.abs(this.point.x) < 1 && Math.abs(this.point.y) < 1;
 			mark.moved = Math.hypot(mark.x - restX, mark.y - restY);
-		});
-		stage.corners.forEach((corner, i) => {
-			stage.project(this.point.copy(corner));
-			this.outline[2 * i] = ((this.point.x + 1) * width) / 2;
-			this.outline[2 * i + 1] = ((1 - this.point.y) * height) / 2;
 		});
 	}
 }

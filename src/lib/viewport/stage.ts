@@ -20,6 +20,8 @@ export interface Stage {
 	/** Corners of the rest outline, in the world. */
 	readonly corners: readonly THREE.Vector3[];
 	showPosts(shown: boolean): void;
+	/** The resting picture's edge, as the moved camera sees it. */
+	showOutline(shown: boolean): void;
 	/** Takes a new shape of the picture, width ÷ height. */
 	shape(aspect: number): void;
 	/** Poses the camera at rest plus an offset (seven channels). */
@@ -41,6 +43,35 @@ const CORNERS = [
 	[INSET, -INSET],
 	[-INSET, -INSET]
 ] as const;
+
+/** The rest outline: dashes through its corners, over everything. `dash` in the scene's unit. */
+function outline(
+	scene: THREE.Scene,
+	dash: number
+): { show(shown: boolean): void; through(corners: readonly THREE.Vector3[]): void } {
+	const material = new THREE.LineDashedMaterial({
+		color: '#f2b04a',
+		dashSize: dash,
+		gapSize: dash * 0.85,
+		transparent: true,
+		opacity: 0.75,
+		depthTest: false,
+		depthWrite: false,
+		fog: false
+	});
+	const line = new THREE.Line(new THREE.BufferGeometry(), material);
+	line.frustumCulled = false;
+	line.renderOrder = 20;
+	line.visible = false;
+	scene.add(line);
+	return {
+		show: (shown) => void (line.visible = shown),
+		through(corners) {
+			line.geometry.setFromPoints([...corners, corners[0]!]);
+			line.computeLineDistances();
+		}
+	};
+}
 
 interface Scenery {
 	readonly scene: THREE.Scene;
@@ -72,6 +103,7 @@ export function spaceStage(
 	const turn = new THREE.Quaternion();
 	const shift = new THREE.Vector3();
 	const corners = CORNERS.map(() => new THREE.Vector3());
+	const edge = outline(scene, 0.1);
 	return {
 		view: 'space',
 		scene,
@@ -81,6 +113,7 @@ export function spaceStage(
 		corners,
 		move: set.move,
 		showPosts: (shown) => void (posts.group.visible = shown),
+		showOutline: edge.show,
 		shape(aspect) {
 			camera.aspect = resting.aspect = aspect;
 			resting.updateProjectionMatrix();
@@ -89,6 +122,7 @@ export function spaceStage(
 			CORNERS.forEach(([x, y], i) =>
 				corners[i]!.set(x * high * aspect, y * high, -OUTLINE_DISTANCE).applyMatrix4(resting.matrixWorld)
 			);
+			edge.through(corners);
 		},
 		pose(offset) {
 			shift.set(offset[0]!, offset[1]!, offset[2]!).applyQuaternion(orientation);
@@ -113,6 +147,7 @@ export function flatStage(set: Scenery): Stage {
 	const half = FLAT_HEIGHT / 2;
 	const corners = CORNERS.map(() => new THREE.Vector3());
 	let wide = 16 / 9;
+	const edge = outline(scene, 18);
 	const frame = (which: THREE.OrthographicCamera, zoom: number): void => {
 		which.left = -half * wide * zoom;
 		which.right = half * wide * zoom;
@@ -130,10 +165,12 @@ export function flatStage(set: Scenery): Stage {
 		corners,
 		move: set.move,
 		showPosts: () => undefined,
+		showOutline: edge.show,
 		shape(aspect) {
 			wide = aspect;
 			frame(resting, 1);
 			CORNERS.forEach(([x, y], i) => corners[i]!.set(x * half * aspect, y * half, 0));
+			edge.through(corners);
 		},
 		pose(offset) {
 			camera.position.set(offset[0]!, offset[1]!, 50);

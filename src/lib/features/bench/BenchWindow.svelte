@@ -23,7 +23,6 @@
 	const TRAIL_SECONDS = 3;
 	let box: HTMLElement | undefined = $state();
 	let inset: HTMLElement | undefined = $state();
-	let outline: SVGPolygonElement | undefined = $state();
 	/** What the outside view says of its scale. */
 	let magnified = $state('');
 	let ready = $state(false);
@@ -43,6 +42,7 @@
 		if (!ready || !picture) return;
 		picture.show(view);
 		picture.showPosts(shows.distances === 'posts');
+		picture.showOutline(shows.outline);
 		marks = picture.marks;
 		held.fill(0);
 	});
@@ -62,10 +62,6 @@
 			now - lastDrawn
 		);
 		lastDrawn = now;
-		if (outline) {
-			const o = picture.outline;
-			outline.setAttribute('points', `${o[0]},${o[1]} ${o[2]},${o[3]} ${o[4]},${o[5]} ${o[6]},${o[7]}`);
-		}
 		placeMarks(picture);
 	}
 
@@ -83,18 +79,30 @@
 		};
 	}
 
+	/** Figures are read, not watched: they are written so often, in ms. */
+	const WRITTEN_EVERY = 100;
+	let writtenAt = 0;
 	function placeMarks({ marks: places }: Picture) {
+		const now = performance.now();
+		const writes = now - writtenAt > WRITTEN_EVERY;
+		if (writes) writtenAt = now;
 		places.forEach((mark, i) => {
 			held[i] = Math.max(mark.moved, (held[i] ?? 0) * 0.985 - 0.01);
 			const label = labels[i];
 			if (!label) return;
 			// Near the right edge the words stand on the other side.
 			const back = mark.x > box!.clientWidth - 132 ? ' translateX(calc(-100% - 15px))' : '';
-			label.style.transform = `translate(${mark.x.toFixed(1)}px, ${mark.y.toFixed(1)}px)${back}`;
+			put(label, 'transform', `translate(${mark.x.toFixed(1)}px, ${mark.y.toFixed(1)}px)${back}`);
+			put(label, 'visibility', mark.seen ? 'visible' : 'hidden');
+			if (!writes) return;
 			label.classList.toggle('back', back !== '');
-			label.style.visibility = mark.seen ? 'visible' : 'hidden';
-			label.lastElementChild!.textContent = `${held[i]! < 9.95 ? held[i]!.toFixed(1) : Math.round(held[i]!)} px`;
+			const said = `${held[i]! < 9.95 ? held[i]!.toFixed(1) : Math.round(held[i]!)} px`;
+			if (label.lastElementChild!.textContent !== said) label.lastElementChild!.textContent = said;
 		});
+	}
+	/** What stands there already is not written again: it would be laid out anew. */
+	function put(label: HTMLElement, name: 'transform' | 'visibility', value: string) {
+		if (label.style[name] !== value) label.style[name] = value;
 	}
 
 	onMount(() => bench.onFrame(tick));
@@ -117,9 +125,6 @@
 		bind:box
 	>
 		{#snippet children({ trouble })}
-			{#if shows.outline}
-				<svg aria-hidden="true"><polygon bind:this={outline} points="" /></svg>
-			{/if}
 			{#if shows.centre}<span class="centre" aria-hidden="true"></span>{/if}
 			{#if shows.distances !== 'none'}
 				{#each marks as mark, i (i)}
@@ -172,20 +177,6 @@
 		min-height: 0;
 		min-width: 0;
 	}
-	svg {
-		position: absolute;
-		inset: 0;
-		width: 100%;
-		height: 100%;
-		pointer-events: none;
-	}
-	polygon {
-		fill: none;
-		stroke: #f2b04a;
-		stroke-opacity: 0.75;
-		stroke-width: 1.3;
-		stroke-dasharray: 7 6;
-	}
 	.mark {
 		position: absolute;
 		left: 7px;
@@ -199,6 +190,7 @@
 		background: rgb(14 24 36 / 52%);
 		pointer-events: none;
 		visibility: hidden;
+		will-change: transform;
 	}
 	.mark::before {
 		content: '';

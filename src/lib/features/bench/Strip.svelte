@@ -103,13 +103,14 @@
 			: Math.min(gainAt(shape, age), gainAt(shape, letGo)) * stopGain(shape, age, letGo);
 	}
 
-	function penOf(canvas: HTMLCanvasElement): CanvasRenderingContext2D {
+	/** `opaque`: nothing shows through it, which spares the page a blending of its whole width in every frame. */
+	function penOf(canvas: HTMLCanvasElement, opaque = false): CanvasRenderingContext2D {
 		const ratio = window.devicePixelRatio || 1;
 		if (canvas.width !== Math.round(width * ratio) || canvas.height !== Math.round(height * ratio)) {
 			canvas.width = Math.round(width * ratio);
 			canvas.height = Math.round(height * ratio);
 		}
-		const pen = canvas.getContext('2d')!;
+		const pen = canvas.getContext('2d', { alpha: !opaque })!;
 		pen.setTransform(ratio, 0, 0, ratio, 0, 0);
 		return pen;
 	}
@@ -129,7 +130,7 @@
 			look: { alpha?: number; width?: number; dots?: boolean }
 		): void =>
 			drawCurves(pen, dyes, drawn.frame, drawn.bands, of.values, of.count, (i) => i / of.fps, preset.view, look);
-		const pen = penOf(paper);
+		const pen = penOf(paper, true);
 		drawPaper(pen, dyes, drawn.frame, drawn.bands);
 		drawGain(pen, dyes, drawn.frame, drawn.bands, gain);
 		if (drawn.besideTrack) draw(pen, drawn.besideTrack, { alpha: 0.75, width: 0.9 });
@@ -184,7 +185,7 @@
 		const seen = reachOf({ fps: 1, count, values: values.subarray(0, count * 7) });
 		seen.forEach((size, i) => (seen[i] = Math.max(size, reach[i]!)));
 		const own = layBands(channels, seen, preset.view, height);
-		const pen = penOf(paper);
+		const pen = penOf(paper, true);
 		const dyes = DYES[theme.now];
 		drawPaper(pen, dyes, moving, own);
 		drawCurves(pen, dyes, moving, own, values, count, (i) => times[i]!, preset.view);
