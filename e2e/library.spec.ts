@@ -1,11 +1,10 @@
-import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import type { ShakePreset } from 'dinesis-runtime';
 import { KIT_FORMAT } from 'dinesis-runtime/tools';
 import { readKit, writeKit, type Kit } from '../src/lib/documents';
 import { answers, address, keeping, makeProject, thud, withoutPicture } from './journey';
-import { addDocuments, wire } from './documents';
+import { addDocuments } from './documents';
 
 const rows = (page: Page) => page.getByRole('row').filter({ has: page.getByRole('cell') });
 const names = (page: Page) => rows(page).locator('.open');
@@ -167,53 +166,4 @@ test('a large project: pages come one after the other, rows only where one looks
 	await expect(names(page).first()).toHaveText('Thud 2299');
 	await page.goto(`${project}/bench/p-2100`);
 	await expect(page.getByRole('heading', { name: 'Thud 2100' })).toBeVisible();
-});
-
-test('nothing serious for axe in any room; by night every text is readable too', async ({ page }) => {
-	const serious = async (builder = new AxeBuilder({ page })): Promise<string[]> => {
-		const { violations } = await builder.analyze();
-		return violations
-			.filter((v) => v.impact === 'serious' || v.impact === 'critical')
-			.map(
-				(v) =>
-					`${v.id}: ${v.nodes
-						.map((n) => `${n.html} ${n.failureSummary}`)
-						.slice(0, 3)
-						.join(' | ')}`
-			);
-	};
-	const readable = async (): Promise<string[]> => {
-		await page.keyboard.press('n');
-		await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
-		const found = await serious(new AxeBuilder({ page }).withRules(['color-contrast']));
-		await page.keyboard.press('n');
-		return found;
-	};
-	// A small project: what axe looks at grows with every row.
-	const project = projectOf(await makeProject(page.request, [thud({ tags: ['sea'], about: 'For trying' })]));
-	const cue = { id: 'c', event: 'gone', actions: [{ kind: 'play', pick: [{ preset: 'thud' }] }] };
-	const hit = { id: 'hit', name: 'Hit', values: [{ id: 'speed' }], tags: ['blow'] };
-	const cues = [
-		{ ...cue, event: 'hit' },
-		{ ...cue, id: 'd' }
-	];
-	await wire(page.request, project, { events: [hit], parameters: [], cues });
-	await openLibrary(page, project);
-	await expect(page.getByText('to go')).toHaveCount(0);
-	expect(await serious(), 'library').toEqual([]);
-	expect(await readable(), 'library').toEqual([]);
-	await page.goto(`${project}/cues`);
-	await expect(page.getByText('There is no event “gone”')).toBeVisible();
-	expect(await serious(), 'cues').toEqual([]);
-	expect(await readable(), 'cues').toEqual([]);
-	await page.getByRole('radio', { name: /events and values/ }).click();
-	expect(await serious(), 'events').toEqual([]);
-	await page.goto(`${project}/bench/thud`);
-	await expect(page.getByText('This browser draws no 3D here')).toBeVisible();
-	expect(await readable(), 'bench').toEqual([]);
-	for (const name of ['Played', 'Try', 'Vary']) {
-		await page.getByRole('button', { name, exact: true }).click();
-		if (name === 'Vary') await expect(page.getByRole('button', { name: /^Neighbour 6: / })).toBeVisible();
-		expect(await serious(), name).toEqual([]);
-	}
 });

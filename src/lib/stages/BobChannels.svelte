@@ -91,12 +91,14 @@
 		border-top: 1px solid var(--rule);
 	}
 	td :global(.cell .turn) {
-		padding: 1px 3px;
+		padding: 3px 3px;
 	}
-	.off {
-		opacity: 0.6;
+	.off,
+	.off th {
+		color: var(--ink-2);
 	}
 	select {
+		min-height: 24px;
 		width: 100%;
 		border: 0;
 		background: none;

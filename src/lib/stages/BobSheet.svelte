@@ -9,6 +9,7 @@
 	import { freeId } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import { rove } from '$lib/ui/roving';
 	import BobChannels from './BobChannels.svelte';
 	import BobLanding from './BobLanding.svelte';
 	import BodyFrame from './BodyFrame.svelte';
@@ -63,6 +64,14 @@
 			setGait({ channels: { ...gait!.channels, [name]: { ...made, keys: POSES } } }, mark, done);
 		else setGait({ channels: { ...gait!.channels, [name]: made } }, mark, done);
 	}
+	function gaitKeys(event: KeyboardEvent & { currentTarget: HTMLElement }) {
+		const to = rove(event.key, bob.gaits.indexOf(gait!), bob.gaits.length, 'across');
+		if (to === null) return;
+		event.preventDefault();
+		event.stopPropagation();
+		shown = bob.gaits[to]!.id;
+		event.currentTarget.querySelectorAll<HTMLElement>('[role="tab"]')[to]?.focus();
+	}
 	function addGait() {
 		const last = bob.gaits.at(-1);
 		const id = freeId(
@@ -111,10 +120,14 @@
 			onchange={(settleTime, done) => change('Settle time', { settleTime }, 'settle', done)}
 		/>
 	</div>
-	<div class="gaits" role="tablist" aria-label="Gaits">
-		{#each bob.gaits as g (g.id)}
-			<button role="tab" aria-selected={g === gait} onclick={() => (shown = g.id)}>{g.id}</button>
-		{/each}
+	<div class="gaits">
+		<div role="tablist" tabindex="-1" aria-label="Gaits" onkeydown={gaitKeys}>
+			{#each bob.gaits as g (g.id)}
+				<button role="tab" aria-selected={g === gait} tabindex={g === gait ? 0 : -1} onclick={() => (shown = g.id)}
+					>{g.id}</button
+				>
+			{/each}
+		</div>
 		<button onclick={addGait} aria-label="Add a gait" title="A gait for another speed"><Plus size={13} /></button>
 		{#if gait && bob.gaits.length > 1}<button onclick={removeGait} aria-label="Take the gait {gait.id} out"
 				><Trash size={13} /></button

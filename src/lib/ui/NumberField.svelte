@@ -237,7 +237,8 @@
 		pointer-events: none;
 	}
 	.cell .turn {
-		padding: 2px 8px;
+		min-height: 24px;
+		padding: 3px 8px;
 		text-align: right;
 	}
 	.cell:hover {
@@ -245,6 +246,11 @@
 	}
 	.inline {
 		display: inline-block;
+	}
+	.inline .turn {
+		min-width: 24px;
+		min-height: 24px;
+		align-content: center;
 	}
 	.inline .label {
 		display: inline;

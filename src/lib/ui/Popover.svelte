@@ -134,6 +134,8 @@
 	.icon {
 		display: grid;
 		place-items: center;
+		min-width: 24px;
+		min-height: 24px;
 		border-radius: 5px;
 	}
 	.icon:hover:not(:disabled) {
@@ -142,6 +144,10 @@
 	button:disabled {
 		opacity: 0.45;
 		cursor: default;
+	}
+	.plain {
+		min-width: 24px;
+		min-height: 24px;
 	}
 	.heading {
 		max-width: 100%;

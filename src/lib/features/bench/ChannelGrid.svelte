@@ -55,6 +55,9 @@
 		{ value: '0.75', label: 'at ¾ turn', start: 0.75 }
 	];
 	const valueOf = (start: Start): string => String(start);
+	/** Poses take room: what is switched off stands in one row. */
+	const folded = $derived(layer.pattern.kind === 'keys');
+	const off = $derived(channelsOf(view).filter((c) => !layer.channels[c]));
 </script>
 
 <table>
@@ -76,7 +79,7 @@
 		</tr>
 	</thead>
 	<tbody>
-		{#each channelsOf(view) as channel (channel)}
+		{#each channelsOf(view).filter((c) => !folded || layer.channels[c]) as channel (channel)}
 			{@const c = layer.channels[channel]}
 			{@const ink = inkOf(channel, view)}
 			<tr class:off={!c}>
@@ -159,6 +162,20 @@
 				{/if}
 			</tr>
 		{/each}
+		{#if folded && off.length > 0}
+			<tr class="off">
+				<td colspan="4" class="more">
+					{#each off as channel (channel)}
+						<button
+							role="switch"
+							aria-checked="false"
+							title="Switch on {inkOf(channel, view).label}"
+							onclick={() => toggle(channel)}>{inkOf(channel, view).label}</button
+						>
+					{/each}
+				</td>
+			</tr>
+		{/if}
 	</tbody>
 </table>
 
@@ -207,7 +224,7 @@
 	}
 	tbody tr {
 		border-top: 1px solid var(--rule);
-		height: 23px;
+		height: 24px;
 	}
 	tbody th {
 		font-weight: 400;
@@ -219,6 +236,7 @@
 		align-items: center;
 		gap: 8px;
 		width: 100%;
+		min-height: 24px;
 		border: 0;
 		background: none;
 		cursor: pointer;
@@ -257,6 +275,20 @@
 		background: var(--lamp-wash);
 		color: var(--ink);
 	}
+	.more button {
+		min-height: 24px;
+		border: 0;
+		background: none;
+		padding: 0 7px;
+		font-size: 12px;
+		color: var(--ink-2);
+		cursor: pointer;
+		white-space: nowrap;
+	}
+	.more button:hover {
+		background: var(--lamp-wash);
+		color: var(--ink);
+	}
 	.none {
 		text-align: right;
 		padding-right: 26px;
@@ -269,6 +301,7 @@
 		text-align: right;
 		text-align-last: right;
 		cursor: pointer;
+		min-height: 24px;
 		padding: 1px 0;
 		font-size: 12.5px;
 	}

@@ -173,7 +173,7 @@
 <style>
 	.paper {
 		position: relative;
-		height: 68px;
+		height: 62px;
 		flex: none;
 		border: 1px solid var(--rule-strong);
 		border-radius: 6px;

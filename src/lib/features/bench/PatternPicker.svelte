@@ -22,7 +22,7 @@
 	};
 </script>
 
-<div class="patterns">
+<div class="patterns" class:low={pattern.kind === 'keys'}>
 	<RadioGroup label="Pattern" options={KINDS} value={pattern.kind} onchange={choose}>
 		{#snippet children({ value, label }, on)}
 			<span>{label}</span>
@@ -55,6 +55,10 @@
 		border-color: var(--lamp);
 		box-shadow: inset 0 0 0 1px var(--lamp);
 		font-weight: 600;
+	}
+	/* Poses have a drawing of their own. */
+	.low svg {
+		display: none;
 	}
 	svg {
 		display: block;

@@ -148,14 +148,14 @@
 	}
 	.corner {
 		position: absolute;
-		right: 2px;
-		top: 3px;
+		right: 1px;
+		top: 1px;
 	}
 	button.corner {
 		display: grid;
 		place-items: center;
-		width: 22px;
-		height: 19px;
+		width: 24px;
+		height: 24px;
 		border: 0;
 		border-radius: 5px;
 		background: none;

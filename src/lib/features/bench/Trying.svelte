@@ -194,7 +194,7 @@
 	.page > .ceilings {
 		display: grid;
 		grid-template-columns: max-content max-content max-content 1fr;
-		gap: 4px 14px;
+		gap: 9px 14px;
 	}
 	label {
 		display: flex;

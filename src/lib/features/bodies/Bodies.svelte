@@ -80,7 +80,7 @@
 	}
 	main {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 1.04fr) 292px;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1.04fr) clamp(292px, 20vw, 420px);
 		gap: 10px;
 		min-height: 0;
 		padding: 10px 14px 12px;
@@ -103,7 +103,7 @@
 		overflow: auto;
 	}
 	.numbers > :global(section) {
-		flex: 0 1 auto;
+		flex: 1 1 auto;
 	}
 	.none {
 		margin: 24px;

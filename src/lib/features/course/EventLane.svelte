@@ -174,9 +174,11 @@
 	}
 	.pin {
 		top: 0;
-		height: 23px;
+		height: 24px;
+		min-width: 24px;
+		padding-left: 7px;
 		background: none;
-		margin-left: -5px;
+		margin-left: -12px;
 		display: flex;
 		align-items: flex-end;
 		gap: 2px;

@@ -93,7 +93,8 @@
 		border-left-color: var(--lamp);
 	}
 	li.off .text {
-		opacity: 0.55;
+		filter: grayscale(1);
+		font-style: italic;
 	}
 	.lamp {
 		width: 13px;
@@ -119,6 +120,10 @@
 		margin-top: 3px;
 	}
 	.acts button {
+		display: grid;
+		place-items: center;
+		min-width: 24px;
+		min-height: 24px;
 		border: 0;
 		background: none;
 		padding: 3px;

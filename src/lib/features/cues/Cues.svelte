@@ -180,7 +180,7 @@
 	}
 	main {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 372px;
+		grid-template-columns: minmax(0, 1fr) clamp(372px, 28vw, 620px);
 		gap: 12px;
 		padding: 10px 14px 12px;
 		min-height: 0;

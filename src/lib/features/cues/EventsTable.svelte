@@ -254,6 +254,9 @@
 	}
 	button.out,
 	button.more {
+		min-width: 24px;
+		min-height: 24px;
+		justify-content: center;
 		border: 0;
 		background: none;
 		color: var(--lamp-text);

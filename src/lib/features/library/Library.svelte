@@ -245,7 +245,7 @@
 	}
 	main {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 372px;
+		grid-template-columns: minmax(0, 1fr) clamp(372px, 28vw, 620px);
 		grid-template-rows: 30px minmax(0, 1fr);
 		gap: 8px 12px;
 		padding: 10px 14px 12px;

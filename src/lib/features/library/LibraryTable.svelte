@@ -141,7 +141,7 @@
 		padding-right: 8px;
 		cursor: default;
 	}
-	.head {
+	.table .head {
 		height: 30px;
 		background: var(--paper-2);
 		border-bottom-color: var(--rule-strong);

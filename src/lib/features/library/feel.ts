@@ -33,8 +33,9 @@ export const dotsOf = (measured: readonly { readonly preset: ShakePreset; readon
 
 const TICKS = { pace: [0.2, 0.5, 1, 2, 5, 10, 20], size: [0.1, 0.2, 0.5, 1, 2, 5, 10, 20] } as const;
 const axis = (name: 'pace' | 'size', title: string): ChartSpec['x'] => ({
-	min: FEEL_RANGE[name][0],
-	max: FEEL_RANGE[name][1],
+	// A dot at the edge of the range is seen whole.
+	min: FEEL_RANGE[name][0] / 1.1,
+	max: FEEL_RANGE[name][1] * 1.15,
 	log: true,
 	ticks: TICKS[name],
 	title

@@ -81,7 +81,7 @@
 	}
 	main {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 1.04fr) 292px;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1.04fr) clamp(292px, 20vw, 420px);
 		gap: 10px;
 		min-height: 0;
 		padding: 6px 14px 12px;

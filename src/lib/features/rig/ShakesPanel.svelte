@@ -72,7 +72,11 @@
 		grid-template-columns: minmax(0, 1fr) 45%;
 		gap: 10px;
 		align-items: center;
+		min-height: 24px;
 		font-size: 13px;
+	}
+	li a {
+		line-height: 24px;
 	}
 	.bar {
 		height: 11px;

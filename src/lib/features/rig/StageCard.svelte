@@ -215,16 +215,24 @@
 	.switch {
 		position: absolute;
 		right: 7px;
-		top: 8px;
-		width: 26px;
+		top: 4px;
+		width: 28px;
+		height: 24px;
+		border: 0;
+		background: none;
+		padding: 0;
+		cursor: pointer;
+	}
+	/* The hand's target is larger than what is seen of it. */
+	.switch i {
+		display: block;
 		height: 15px;
 		border: 1px solid var(--rule-strong);
 		border-radius: 8px;
 		background: var(--paper-3);
-		padding: 0;
-		cursor: pointer;
 	}
-	.switch i {
+	.switch i::after {
+		content: '';
 		display: block;
 		width: 11px;
 		height: 11px;
@@ -232,17 +240,17 @@
 		border-radius: 50%;
 		background: var(--field);
 	}
-	.switch[aria-checked='true'] {
+	.switch[aria-checked='true'] i {
 		background: var(--lamp-light);
 		border-color: var(--lamp);
 	}
-	.switch[aria-checked='true'] i {
-		margin-left: 12px;
+	.switch[aria-checked='true'] i::after {
+		margin-left: 14px;
 	}
 	.moves {
 		position: absolute;
 		left: 50%;
-		bottom: -9px;
+		bottom: -12px;
 		display: none;
 		transform: translateX(-50%);
 		gap: 2px;
@@ -252,8 +260,8 @@
 		display: flex;
 	}
 	.moves button {
-		width: 20px;
-		height: 18px;
+		width: 24px;
+		height: 24px;
 		border: 1px solid var(--rule-strong);
 		border-radius: 5px;
 		background: var(--field);

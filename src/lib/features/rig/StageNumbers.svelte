@@ -141,6 +141,9 @@
 	.numbers > :global(section) {
 		flex: 0 1 auto;
 	}
+	.numbers > :global(section:last-child) {
+		flex: 1 1 auto;
+	}
 	.which {
 		display: flex;
 		align-items: center;
