@@ -21,7 +21,10 @@
 	const GAP = 0.004;
 	const ARM = 34;
 	let width = $state(0);
-	let height = $state(0);
+	/** Below the drawing: what its ends are called. */
+	const FOOT = 13;
+	let whole = $state(0);
+	const height = $derived(whole - FOOT);
 	let chosen = $state(0);
 	let box: HTMLElement;
 	const xOf = (at: number): number => PAD + at * (width - 2 * PAD);
@@ -131,7 +134,7 @@
 	class="paper"
 	bind:this={box}
 	bind:clientWidth={width}
-	bind:clientHeight={height}
+	bind:clientHeight={whole}
 	role="group"
 	aria-label={label}
 	ondblclick={add}
@@ -199,7 +202,7 @@
 <style>
 	.paper {
 		position: relative;
-		height: 92px;
+		height: 100px;
 		border: 1px solid var(--rule-strong);
 		border-radius: 6px;
 		background: var(--field);
@@ -270,10 +273,10 @@
 	}
 	.from {
 		left: 5px;
-		bottom: 1px;
+		bottom: 0;
 	}
 	.to {
 		right: 5px;
-		bottom: 1px;
+		bottom: 0;
 	}
 </style>

@@ -1,45 +1,68 @@
 <script lang="ts">
-	/** All head bobs, or all lags: what they do, in which rigs they are; pointed at they play. */
+	/** All head bobs, or all lags: what they do, in which rigs they are; sorted by a head; pointed at they play. */
+	import {
+		createSortedRowModel,
+		createTable,
+		rowSortingFeature,
+		sortFn_alphanumeric,
+		sortFn_basic,
+		tableFeatures,
+		type ColumnDef
+	} from '@tanstack/svelte-table';
 	import Archive from '@lucide/svelte/icons/archive';
+	import ArrowDown from '@lucide/svelte/icons/arrow-down';
+	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import Copy from '@lucide/svelte/icons/copy';
-	import type { BobPreset, LagPreset } from 'dinesis-runtime';
-	import { isBob, type LagAxisName } from 'dinesis-runtime/tools';
+	import { isBob } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import { eyePath, lagAnswer } from '$lib/stages/body-figures';
+	import { bodyRow, DRAWING, type Body, type BodyRow } from './body-rows';
 
 	interface Props {
 		session: ProjectSession;
-		rows: readonly (BobPreset | LagPreset)[];
+		rows: readonly Body[];
 		pointed: string;
-		onpoint: (preset: BobPreset | LagPreset) => void;
+		onpoint: (preset: Body) => void;
 		onopen: (key: string) => void;
 	}
 	let { session, rows, pointed, onpoint, onopen }: Props = $props();
 
-	const [W, H] = [96, 36];
-	const walk = (bob: BobPreset) => [...bob.gaits].sort((a, b) => Math.abs(a.speed - 1.5) - Math.abs(b.speed - 1.5))[0];
-	/** The axis that moves most: along the way, else the first that lags. */
-	const axisOf = (lag: LagPreset) =>
-		(['z', 'x', 'yaw', 'y', 'pitch', 'roll'] as const).find((a) => (lag.axes[a]?.follow ?? 'none') !== 'none');
-	const unitOf = (lag: LagPreset, axis: LagAxisName): 'm' | '°' | 'px' =>
-		axis === 'yaw' || axis === 'pitch' || axis === 'roll' ? '°' : lag.view === 'flat' ? 'px' : 'm';
 	const rigsOf = (id: string): string[] =>
 		session.wiring.rigs.filter((r) => r.bob === id || r.lag === id).map((r) => r.name);
-	const cm = (v: number, view: string): string =>
-		view === 'flat' ? `${v.toFixed(1)} px` : `${(v * 100).toFixed(1)} cm`;
+	const data = $derived(rows.map((preset) => bodyRow(preset, rigsOf(preset.id))));
+	const features = tableFeatures({
+		rowSortingFeature,
+		sortedRowModel: createSortedRowModel(),
+		sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic }
+	});
+	const columns: ColumnDef<typeof features, BodyRow>[] = [
+		{ accessorKey: 'name', header: 'name', sortFn: 'alphanumeric' },
+		{ accessorKey: 'drawn', header: 'motion', enableSorting: false },
+		{ accessorKey: 'size', header: 'what a walk does', sortFn: 'basic' },
+		{ accessorKey: 'tags', header: 'tags and rigs', sortFn: 'alphanumeric' }
+	];
+	const table = createTable({
+		features,
+		columns,
+		get data() {
+			return data;
+		},
+		getRowId: (row) => row.preset.id
+	});
+	const shown = $derived(table.getRowModel().rows);
 
 	function keys(event: KeyboardEvent) {
-		const at = rows.findIndex((p) => p.id === pointed);
+		if (event.target !== event.currentTarget) return;
+		const at = shown.findIndex((row) => row.id === pointed);
 		const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
 		if (by !== undefined) {
-			const next = rows[Math.max(0, Math.min(rows.length - 1, at < 0 ? 0 : at + by))];
-			if (next) onpoint(next);
-		} else if (event.key === 'Enter' && rows[at]) onopen(rows[at].id);
+			const next = shown[Math.max(0, Math.min(shown.length - 1, at < 0 ? 0 : at + by))];
+			if (next) onpoint(next.original.preset);
+		} else if (event.key === 'Enter' && shown[at]) onopen(shown[at].id);
 		else return;
 		event.preventDefault();
 		event.stopPropagation();
 	}
-	async function copy(preset: BobPreset | LagPreset) {
+	async function copy(preset: Body) {
 		const made = await session.acts.copyBody(preset.id);
 		if (made) onopen(made);
 	}
@@ -47,64 +70,47 @@
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 <div class="table" role="table" aria-label="Head bobs and lags" tabindex="0" onkeydown={keys}>
-	{#each rows as preset (preset.id)}
-		{@const bob = isBob(preset)}
-		{@const rigs = rigsOf(preset.id)}
+	{#each table.getHeaderGroups() as group (group.id)}
+		<div class="row head" role="row">
+			{#each group.headers as { id, column } (id)}
+				{@const sorted = column.getIsSorted()}
+				<span role="columnheader" aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+					>{#if column.getCanSort()}<button onclick={column.getToggleSortingHandler()}
+							>{column.columnDef.header}{#if sorted === 'asc'}<ArrowUp size={12} />{:else if sorted}<ArrowDown
+									size={12}
+								/>{/if}</button
+						>{:else}{column.columnDef.header}{/if}</span
+				>
+			{/each}
+		</div>
+	{/each}
+	{#each shown as { id, original: row } (id)}
 		<!-- svelte-ignore a11y_interactive_supports_focus -->
 		<div
 			class="row"
 			role="row"
-			class:pointed={preset.id === pointed}
-			onpointerenter={() => onpoint(preset)}
-			ondblclick={() => onopen(preset.id)}
+			class:pointed={id === pointed}
+			onpointerenter={() => onpoint(row.preset)}
+			ondblclick={() => onopen(id)}
 		>
 			<span role="cell" class="name"
-				><a href="{session.home}/bench/{preset.id}">{preset.name}</a><small>{preset.about}</small></span
+				><a href="{session.home}/bench/{id}">{row.name}</a><small>{row.preset.about}</small></span
 			>
 			<span role="cell">
-				{#if bob}
-					{@const gait = walk(preset)}
-					{@const path = gait && eyePath(preset, gait.speed, W, H, 4)}
-					{#if path}<svg viewBox="0 0 {W} {H}" aria-hidden="true"><path class="bob" d={path.d} /></svg>{/if}
-				{:else}
-					{@const axis = axisOf(preset)}
-					{#if axis}
-						{@const answer = lagAnswer(preset.axes[axis]!, unitOf(preset, axis), W, H)}
-						<svg viewBox="0 0 {W} {H}" aria-hidden="true"
-							><path class="body" d={answer.body} /><path class="lag" d={answer.view} /></svg
-						>
-					{/if}
-				{/if}
+				{#if row.drawn}<svg viewBox="0 0 {DRAWING.width} {DRAWING.height}" aria-hidden="true"
+						>{#if row.body}<path class="body" d={row.body} />{/if}<path
+							class={isBob(row.preset) ? 'bob' : 'lag'}
+							d={row.drawn}
+						/></svg
+					>{/if}
 			</span>
-			<span role="cell" class="figures">
-				{#if bob}
-					{@const gait = walk(preset)}
-					{#if gait}
-						{@const path = eyePath(preset, gait.speed, W, H, 4)}
-						{cm(path.height, preset.view)} up, {cm(path.width, preset.view)} aside<small
-							>{gait.steps} steps a second at {gait.speed} m/s</small
-						>
-					{:else}no gait{/if}
-				{:else}
-					{@const axis = axisOf(preset)}
-					{#if axis}
-						{@const answer = lagAnswer(preset.axes[axis]!, unitOf(preset, axis), W, H)}
-						trails {answer.trails[0]!.by.toPrecision(2)}
-						{unitOf(preset, axis)}
-						{answer.trails[0]!.label}<small
-							>{answer.settled === null ? 'long to settle' : `settled in ${answer.settled.toFixed(2)} s`}</small
-						>
-					{:else}at once{/if}
-				{/if}
-			</span>
-			<span role="cell" class="tags"
-				>{preset.tags.join(', ')}<small>{rigs.length === 0 ? 'in no rig' : rigs.join(', ')}</small></span
-			>
+			<span role="cell">{row.says}<small>{row.more}</small></span>
+			<span role="cell">{row.tags}<small>{row.rigs}</small></span>
 			<span role="cell" class="acts">
-				<button aria-label="Copy {preset.name}" title="Copy" onclick={() => void copy(preset)}
+				<button aria-label="Copy {row.name}" title="Copy" onclick={() => void copy(row.preset)}
 					><Copy size={14} /></button
 				>
-				<button aria-label="Retire {preset.name}" title="Retire" onclick={() => void session.acts.retire(preset.id)}
+				<button aria-label="Retire {row.name}" title="Retire" onclick={() => void session.acts.retire(id)}
 					><Archive size={14} /></button
 				>
 			</span>
@@ -130,6 +136,27 @@
 		min-height: 50px;
 		padding: 4px 10px;
 		border-bottom: 1px solid var(--rule);
+	}
+	.head {
+		min-height: 30px;
+		position: sticky;
+		top: 0;
+		background: var(--paper-2);
+		border-bottom-color: var(--rule-strong);
+	}
+	.head button {
+		display: inline-flex;
+		align-items: center;
+		gap: 3px;
+		min-height: 24px;
+		border: 0;
+		background: none;
+		padding: 0;
+		font-size: 12px;
+		color: var(--ink-2);
+	}
+	.head button:hover {
+		color: var(--ink);
 	}
 	.pointed {
 		background: var(--lamp-wash);
@@ -175,10 +202,11 @@
 		gap: 4px;
 		justify-content: end;
 	}
-	button {
+	.acts button {
 		border: 1px solid var(--rule-strong);
 		border-radius: 5px;
 		background: var(--field);
+		min-height: 24px;
 		padding: 3px 6px;
 		cursor: pointer;
 	}

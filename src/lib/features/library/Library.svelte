@@ -7,6 +7,7 @@
 	import type { ShakePreset } from 'dinesis-runtime';
 	import { kitOfPresets, wholeKit, writeKit } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import { saveText } from '$lib/ui/save-text';
@@ -14,7 +15,6 @@
 	import Segments from '$lib/ui/Segments.svelte';
 	import { Audition } from './audition.svelte';
 	import { BodyAudition } from './body-audition.svelte';
-	import BodyTable from './BodyTable.svelte';
 	import ChosenBar from './ChosenBar.svelte';
 	import { libraryCommands } from './commands';
 	import Heard from './Heard.svelte';
@@ -91,6 +91,8 @@
 				search: () => search.focus()
 			})
 		);
+		// The other table comes after the first paint, so that it is there while the server is away.
+		afterFirstPaint(() => void import('./BodyTable.svelte').catch(() => undefined));
 		const close = library.open();
 		void library.keepUp(library.all);
 		return () => {
@@ -172,13 +174,15 @@
 		</div>
 		<div class="rows">
 			{#if family !== 'shake'}
-				<BodyTable
-					{session}
-					rows={bodyRows}
-					pointed={bodies.preset?.id ?? ''}
-					onpoint={(preset) => preset.id !== bodies.preset?.id && bodies.start(preset)}
-					{onopen}
-				/>
+				{#await import('./BodyTable.svelte') then { default: BodyTable }}
+					<BodyTable
+						{session}
+						rows={bodyRows}
+						pointed={bodies.preset?.id ?? ''}
+						onpoint={(preset) => preset.id !== bodies.preset?.id && bodies.start(preset)}
+						{onopen}
+					/>
+				{/await}
 			{:else if library.all.length === 0}
 				<div class="none">
 					<h2>No presets yet</h2>
