@@ -8,6 +8,7 @@
 	import { type BobChannel, type BobGait, type Channel } from 'dinesis-runtime/tools';
 	import { freeId } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Button from '$lib/ui/Button.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { rove } from '$lib/ui/roving';
 	import BobChannels from './BobChannels.svelte';
@@ -128,9 +129,9 @@
 				>
 			{/each}
 		</div>
-		<button onclick={addGait} aria-label="Add a gait" title="A gait for another speed"><Plus size={13} /></button>
-		{#if gait && bob.gaits.length > 1}<button onclick={removeGait} aria-label="Take the gait {gait.id} out"
-				><Trash size={13} /></button
+		<Button onclick={addGait} aria-label="Add a gait" title="A gait for another speed"><Plus size={13} /></Button>
+		{#if gait && bob.gaits.length > 1}<Button onclick={removeGait} aria-label="Take the gait {gait.id} out"
+				><Trash size={13} /></Button
 			>{/if}
 	</div>
 	{#if gait}
@@ -183,6 +184,16 @@
 </BodyFrame>
 
 <style>
+	.gaits {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 5px;
+	}
+	.gaits > :global(button) {
+		min-height: 24px;
+		padding: 2px 7px;
+	}
 	line {
 		stroke: var(--rule);
 	}

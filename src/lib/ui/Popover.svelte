@@ -159,6 +159,8 @@
 		position: fixed;
 		inset: auto;
 		margin: 0;
+		/* It reads as itself, whatever the text is like that opens it. */
+		font: 400 13px/1.35 var(--text);
 		color: var(--ink);
 		min-width: 14rem;
 		max-height: min(30rem, 74vh);

@@ -144,6 +144,10 @@
 		background: var(--paper-2);
 		border-bottom-color: var(--rule-strong);
 	}
+	.head span {
+		font-size: 12px;
+		color: var(--ink-2);
+	}
 	.head button {
 		display: inline-flex;
 		align-items: center;
