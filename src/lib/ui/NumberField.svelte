@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { formatNumber, readTyped, stepAt, tidy } from './number';
+	import { coarse, formatNumber, keyStep, readTyped, stepAt, tidy } from './number';
 	import { leftIn, letGo } from './typed';
 
 	interface Props {
@@ -52,8 +52,6 @@
 	let entry: HTMLInputElement | undefined = $state();
 
 	const within = (v: number): number => Math.min(max, Math.max(min, v));
-	const coarse = (event: { shiftKey: boolean; altKey: boolean }): number =>
-		event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
 
 	function down(event: PointerEvent) {
 		if (disabled || editing || event.button !== 0) return;
@@ -97,13 +95,12 @@
 	}
 	function keys(event: KeyboardEvent) {
 		if (disabled || editing) return;
-		const up = event.key === 'ArrowUp' || event.key === 'ArrowRight';
-		if (up || event.key === 'ArrowDown' || event.key === 'ArrowLeft') {
-			const by = Math.max(step, stepAt(value, step) * 2) * coarse(event);
-			onchange(within(tidy(value + (up ? by : -by))), false);
-		} else if (event.key === 'Enter') edit(formatNumber(value, digits));
+		const by = keyStep(event, value, step);
+		if (by !== 0) onchange(within(tidy(value + by)), false);
+		else if (event.key === 'Enter') edit(formatNumber(value, digits));
 		else if ((event.key === 'Delete' || event.key === 'Backspace') && reset !== undefined) onchange(reset, true);
 		else if (event.key === 'Home') onchange(min, true);
+		else if (event.key === 'End') onchange(max, true);
 		else return;
 		event.preventDefault();
 		event.stopPropagation();
@@ -156,7 +153,7 @@
 			}
 		}}
 		onkeydown={keys}
-		onkeyup={(event) => event.key.startsWith('Arrow') && onchange(value, true)}
+		onkeyup={(event) => /^(Arrow|Page)/.test(event.key) && onchange(value, true)}
 	>
 		{#if look !== 'cell'}<span class="label">{label}</span>{/if}
 		<span class="value" class:hidden={editing}>{formatNumber(value, digits)}<span class="unit">{unit}</span></span>

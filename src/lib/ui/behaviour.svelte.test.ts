@@ -3,6 +3,7 @@ import { createRawSnippet, tick } from 'svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import Dialog from './Dialog.svelte';
 import Menu from './Menu.svelte';
+import NumberField from './NumberField.svelte';
 import PickList from './PickList.svelte';
 import RadioGroup from './RadioGroup.svelte';
 
@@ -139,6 +140,32 @@ describe('a menu', () => {
 		await press('ArrowDown', 'Escape');
 		expect(screen.queryByRole('menu', { hidden: true })).toBeNull();
 		expect(document.activeElement).toBe(button);
+	});
+});
+
+describe('a number field', () => {
+	it('is stepped by arrows and pages, set to its ends, and closed as one step when the key comes up', async () => {
+		const said: [number, boolean][] = [];
+		render(NumberField, {
+			label: 'rate',
+			value: 2,
+			min: 0,
+			max: 8,
+			step: 0.05,
+			onchange: (v, done) => said.push([v, done])
+		});
+		const field = screen.getByRole('spinbutton', { name: 'rate' });
+		field.focus();
+		await press('ArrowUp', 'PageDown', 'Home', 'End');
+		// The value stays where it is given: each key starts from 2.
+		expect(said).toEqual([
+			[2.1, false],
+			[1, false],
+			[0, true],
+			[8, true]
+		]);
+		await fireEvent.keyUp(field, { key: 'PageDown' });
+		expect(said.at(-1)).toEqual([2, true]);
 	});
 });
 

@@ -21,6 +21,24 @@ export function tidy(value: number): number {
 /** How much one pixel or one arrow press is worth at this value: about a hundredth of it, from a decent least step. */
 export const stepAt = (value: number, least: number): number => Math.max(least, Math.abs(value) / 100);
 
+type Held = Pick<KeyboardEvent, 'shiftKey' | 'altKey'>;
+/** Shift is coarse, Alt is fine. */
+export const coarse = ({ shiftKey, altKey }: Held): number => (shiftKey ? 10 : altKey ? 0.1 : 1);
+
+const STEPS: Readonly<Record<string, number>> = {
+	ArrowUp: 1,
+	ArrowRight: 1,
+	ArrowDown: -1,
+	ArrowLeft: -1,
+	PageUp: 10,
+	PageDown: -10
+};
+/** By how much a key steps a number; 0: it is no key that does. */
+export function keyStep(event: Pick<KeyboardEvent, 'key'> & Held, value: number, least: number): number {
+	const way = STEPS[event.key] ?? 0;
+	return way * Math.max(least, stepAt(value, least) * 2) * (Math.abs(way) > 1 ? 1 : coarse(event));
+}
+
 /**
  * Reads what was typed: a number (comma or point), or a change of the present one: `*2`, `/3`, `+0.1`, `-=0.1`, `50%`.
  * A leading minus is a sign, not a change. null when it is neither.
