@@ -66,7 +66,7 @@
 	}
 	@media (max-width: 1180px) {
 		h1 {
-			max-width: 230px;
+			max-width: 170px;
 		}
 	}
 </style>

@@ -69,6 +69,16 @@
 		overflow: hidden;
 		text-overflow: ellipsis;
 	}
+	header > :global(.segments),
+	header > :global(.pair) {
+		flex: none;
+	}
+	@media (max-width: 1180px) {
+		header {
+			gap: 5px;
+			padding: 0 10px;
+		}
+	}
 	strong {
 		color: var(--lamp-text);
 	}

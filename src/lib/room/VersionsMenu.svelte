@@ -31,7 +31,9 @@
 
 <span class:warn={keeping === 'away' || keeping === 'refused'}>
 	<Popover label="Versions" look="chip" title="What was done, and back to any of it">
-		{#snippet button()}version {saved?.version ?? '–'} · <span data-testid="keeping">{words}</span>{/snippet}
+		{#snippet button()}version {saved?.version ?? '–'}<span class="how" class:calm={keeping === 'kept'}>
+				· <span data-testid="keeping">{words}</span></span
+			>{/snippet}
 		{#snippet children(close)}
 			<div class="body">
 				{#if about}<p>{about}</p>{/if}
@@ -46,6 +48,13 @@
 		background: var(--lamp-wash);
 		border-color: var(--lamp);
 		color: var(--lamp-text);
+	}
+	/* On a narrow page only what asks for a look is said. */
+	@media (max-width: 1180px) {
+		.how.calm {
+			position: absolute;
+			clip-path: inset(50%);
+		}
 	}
 	.body {
 		width: min(31rem, 90vw);
