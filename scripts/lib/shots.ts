@@ -9,15 +9,22 @@ export interface Shot {
 }
 
 const pictureReady = async (page: Page): Promise<void> => {
-	await page.locator('.picture.ready').waitFor();
+	await page.locator('.glass.ready').waitFor();
 	await page.waitForTimeout(2500);
 };
 
 /** Stands still without the words that say so. */
 async function freeze(page: Page): Promise<void> {
 	await page.keyboard.press('p');
-	await page.addStyleTag({ content: '.paused { display: none !important }' }).catch(() => undefined);
-	await page.waitForTimeout(300);
+	await page.waitForTimeout(900);
+	await page.evaluate(() => document.querySelector<HTMLElement>('.paused')?.style.setProperty('display', 'none'));
+}
+
+/** Stops time where something is tried: what stands still is drawn sharp. */
+async function hold(page: Page): Promise<void> {
+	await page.getByRole('button', { name: 'Pause', exact: true }).click();
+	await page.mouse.move(640, 30);
+	await page.waitForTimeout(1200);
 }
 
 export const SHOTS: readonly Shot[] = [
@@ -98,7 +105,7 @@ export const SHOTS: readonly Shot[] = [
 		path: 'library',
 		act: async (page) => {
 			await page.waitForFunction(() => !document.body.textContent?.includes('to go'), null, { timeout: 60_000 });
-			await page.locator('.window.ready').waitFor();
+			await page.locator('.glass.ready').waitFor();
 			await page.getByRole('row').nth(7).hover();
 			await page.waitForTimeout(900);
 		}
@@ -107,7 +114,7 @@ export const SHOTS: readonly Shot[] = [
 		name: 'cues',
 		path: 'cues',
 		act: async (page) => {
-			await page.locator('.window.ready').waitFor();
+			await page.locator('.glass.ready').waitFor();
 			for (let i = 0; i < 3; i++) {
 				await page.getByRole('button', { name: 'Fire Cask set down' }).click();
 				await page.waitForTimeout(350);
@@ -118,7 +125,7 @@ export const SHOTS: readonly Shot[] = [
 		name: 'events',
 		path: 'cues',
 		act: async (page) => {
-			await page.locator('.window.ready').waitFor();
+			await page.locator('.glass.ready').waitFor();
 			await page.getByRole('radio', { name: /events and values/ }).click();
 			await page.waitForTimeout(600);
 		}
@@ -127,37 +134,40 @@ export const SHOTS: readonly Shot[] = [
 		name: 'rig',
 		path: 'rig/behind-the-skiff',
 		act: async (page) => {
-			await page.locator('.window.ready').waitFor();
+			await page.locator('.glass.ready').waitFor();
 			await page.getByLabel('Time on the course').fill('7');
 			await page.mouse.move(640, 30);
 			await page.waitForTimeout(6000);
+			await hold(page);
 		}
 	},
 	{
 		name: 'rig-flat',
 		path: 'rig/crane-yard',
 		act: async (page) => {
-			await page.locator('.window.ready').waitFor();
+			await page.locator('.glass.ready').waitFor();
 			await page.getByRole('button', { name: /^Limits:/ }).click();
 			await page.getByLabel('Time on the course').fill('8.5');
 			await page.mouse.move(640, 30);
 			await page.waitForTimeout(5000);
+			await hold(page);
 		}
 	},
 	{
 		name: 'bench-bob',
 		path: 'bench/keepers-walk',
 		act: async (page) => {
-			await page.locator('.window.ready').waitFor();
+			await page.locator('.glass.ready').waitFor();
 			await page.mouse.move(640, 30);
 			await page.waitForTimeout(5000);
+			await hold(page);
 		}
 	},
 	{
 		name: 'course',
 		path: 'course/first-watch',
 		act: async (page) => {
-			await page.locator('.window.ready').waitFor();
+			await page.locator('.glass.ready').waitFor();
 			await page.locator('.plays span').first().waitFor();
 			await page.getByRole('button', { name: /^Wave breaks, at 33/ }).click();
 			await page.getByRole('slider', { name: 'Playhead' }).focus();
@@ -171,7 +181,7 @@ export const SHOTS: readonly Shot[] = [
 		name: 'course-two-players',
 		path: 'course/crane-shift',
 		act: async (page) => {
-			await page.locator('.window.ready').waitFor();
+			await page.locator('.glass.ready').waitFor();
 			await page.locator('.plays span').first().waitFor();
 			await page.keyboard.press('n');
 			await page.getByRole('slider', { name: 'Playhead' }).focus();
@@ -183,7 +193,7 @@ export const SHOTS: readonly Shot[] = [
 		name: 'course-bob',
 		path: 'course/first-watch',
 		act: async (page) => {
-			await page.locator('.window.ready').waitFor();
+			await page.locator('.glass.ready').waitFor();
 			await page.locator('.plays span').first().waitFor();
 			await page.getByRole('slider', { name: 'Playhead' }).focus();
 			for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowRight');
@@ -195,7 +205,7 @@ export const SHOTS: readonly Shot[] = [
 		name: 'free-run',
 		path: 'course/first-watch',
 		act: async (page) => {
-			await page.locator('.window.ready').waitFor();
+			await page.locator('.glass.ready').waitFor();
 			await page.keyboard.press('f');
 			const keep = page.getByRole('button', { name: 'Keep as a take' });
 			await keep.and(page.locator(':enabled')).waitFor();
