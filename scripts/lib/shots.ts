@@ -20,6 +20,10 @@ async function freeze(page: Page): Promise<void> {
 	await page.evaluate(() => document.querySelector<HTMLElement>('.paused')?.style.setProperty('display', 'none'));
 }
 
+/** Nothing has the focus: keys are the page's. */
+const letGo = (page: Page): Promise<void> =>
+	page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+
 /** Stops time where something is tried: what stands still is drawn sharp. */
 async function hold(page: Page): Promise<void> {
 	await page.getByRole('button', { name: 'Pause', exact: true }).click();
@@ -59,7 +63,7 @@ export const SHOTS: readonly Shot[] = [
 			await pictureReady(page);
 			await page.keyboard.press('q');
 			await page.getByRole('radio', { name: 'Wave' }).click();
-			await page.mouse.click(640, 30);
+			await letGo(page);
 			for (const key of ['o', 'c', ' ']) await page.keyboard.press(key);
 			await page.waitForTimeout(500);
 			await freeze(page);
@@ -83,7 +87,7 @@ export const SHOTS: readonly Shot[] = [
 		act: async (page) => {
 			await pictureReady(page);
 			await page.getByRole('button', { name: 'Played', exact: true }).click();
-			await page.mouse.click(640, 30);
+			await letGo(page);
 			await page.keyboard.press(' ');
 			await page.waitForTimeout(450);
 			await freeze(page);

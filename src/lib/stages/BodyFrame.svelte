@@ -2,6 +2,7 @@
 	/** What the sheets of a head bob and of a lag have in common: name, what it is for, tags; and how their numbers are set. */
 	import type { Snippet } from 'svelte';
 	import type { BobPreset, LagPreset } from 'dinesis-runtime';
+	import Frame from '$lib/ui/Frame.svelte';
 
 	type Said = Partial<Pick<BobPreset | LagPreset, 'name' | 'about' | 'tags'>>;
 	interface Props {
@@ -19,51 +20,45 @@
 		[...new Set(text.split(',').map((tag) => tag.trim().slice(0, 40)))].filter(Boolean).slice(0, 40);
 </script>
 
-<section aria-label="{what} {preset.name}">
-	<header>
-		<input
-			class="name"
-			aria-label="Name"
-			value={preset.name}
-			maxlength="120"
-			onchange={(e) => {
-				const name = e.currentTarget.value.trim();
-				if (name) onchange('Name', { name }, 'name');
-				else e.currentTarget.value = preset.name;
-			}}
-		/>
-		{#if onback}<button onclick={onback}>back</button>{/if}
-	</header>
-	<textarea
-		rows="2"
-		aria-label="What it is for"
-		placeholder="What it is for"
-		title={preset.about}
-		maxlength="4000"
-		value={preset.about}
-		onchange={(e) => onchange('Description', { about: e.currentTarget.value }, 'about')}></textarea>
-	{@render children()}
-	<label class="tags"
-		>tags <input
-			value={preset.tags.join(', ')}
-			placeholder="none yet"
-			onchange={(e) => onchange('Tags', { tags: tagsOf(e.currentTarget.value) }, 'tags')}
-		/></label
-	>
-</section>
+<Frame label="{what} {preset.name}" flow="rows" tuned>
+	<div class="inside">
+		<header>
+			<input
+				class="name"
+				aria-label="Name"
+				value={preset.name}
+				maxlength="120"
+				onchange={(e) => {
+					const name = e.currentTarget.value.trim();
+					if (name) onchange('Name', { name }, 'name');
+					else e.currentTarget.value = preset.name;
+				}}
+			/>
+			{#if onback}<button onclick={onback}>back</button>{/if}
+		</header>
+		<textarea
+			rows="2"
+			aria-label="What it is for"
+			placeholder="What it is for"
+			title={preset.about}
+			maxlength="4000"
+			value={preset.about}
+			onchange={(e) => onchange('Description', { about: e.currentTarget.value }, 'about')}></textarea>
+		{@render children()}
+		<label class="tags"
+			>tags <input
+				value={preset.tags.join(', ')}
+				placeholder="none yet"
+				onchange={(e) => onchange('Tags', { tags: tagsOf(e.currentTarget.value) }, 'tags')}
+			/></label
+		>
+	</div>
+</Frame>
 
 <style>
-	section {
-		display: grid;
-		align-content: start;
-		grid-auto-rows: max-content;
-		gap: 6px;
-		min-height: 0;
-		overflow: auto;
-		border: 1px solid var(--lamp);
-		border-radius: var(--radius);
-		background: var(--sheet);
-		padding: 8px 10px;
+	/* It has no shape of its own: what is in it stands in the frame. */
+	.inside {
+		display: contents;
 	}
 	header {
 		display: flex;
@@ -108,21 +103,21 @@
 		flex: 1;
 		min-width: 0;
 	}
-	section :global(.tiles) {
+	.inside :global(.tiles) {
 		display: grid;
 		grid-template-columns: repeat(3, minmax(0, 1fr));
 		gap: 5px;
 	}
-	section :global(.tiles .tile .value) {
+	.inside :global(.tiles .tile .value) {
 		font-size: 14px;
 	}
-	section :global([role='tablist']) {
+	.inside :global([role='tablist']) {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 3px;
 	}
-	section :global(header button),
-	section :global([role='tablist'] button) {
+	.inside :global(header button),
+	.inside :global([role='tablist'] button) {
 		border: 1px solid var(--rule-strong);
 		border-radius: 5px;
 		background: var(--field);
@@ -130,13 +125,13 @@
 		padding: 1px 7px;
 		cursor: pointer;
 	}
-	section :global(button[aria-selected='true']) {
+	.inside :global(button[aria-selected='true']) {
 		background: var(--lamp-wash);
 		border-color: var(--lamp);
 		color: var(--lamp-text);
 		font-weight: 600;
 	}
-	section :global(svg[role='img']) {
+	.inside :global(svg[role='img']) {
 		display: block;
 		width: 100%;
 		height: 74px;

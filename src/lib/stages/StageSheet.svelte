@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A stage's numbers: a title, what it is for, and whatever belongs to it. */
 	import type { Snippet } from 'svelte';
+	import Frame from '$lib/ui/Frame.svelte';
 
 	interface Props {
 		title: string;
@@ -10,24 +11,18 @@
 	let { title, about, children }: Props = $props();
 </script>
 
-<section aria-label={title}>
-	<h2>{title}</h2>
-	<p>{about}</p>
-	{@render children()}
-</section>
+<Frame label={title} flow="rows">
+	<div class="inside">
+		<h2>{title}</h2>
+		<p>{about}</p>
+		{@render children()}
+	</div>
+</Frame>
 
 <style>
-	section {
-		display: grid;
-		align-content: start;
-		grid-auto-rows: max-content;
-		gap: 7px;
-		min-height: 0;
-		overflow: auto;
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		background: var(--sheet);
-		padding: 9px 11px;
+	/* It has no shape of its own: what is in it stands in the frame. */
+	.inside {
+		display: contents;
 	}
 	h2 {
 		font-size: 15px;
@@ -37,33 +32,33 @@
 		font-size: 12px;
 		color: var(--ink-2);
 	}
-	section :global(.tiles) {
+	.inside :global(.tiles) {
 		display: grid;
 		grid-template-columns: repeat(2, minmax(0, 1fr));
 		gap: 6px;
 	}
-	section :global(.tiles.three) {
+	.inside :global(.tiles.three) {
 		grid-template-columns: repeat(3, minmax(0, 1fr));
 	}
-	section :global(.tile .value) {
+	.inside :global(.tile .value) {
 		font-size: 14px;
 	}
-	section :global(label.check) {
+	.inside :global(label.check) {
 		display: flex;
 		align-items: center;
 		gap: 6px;
 		font-size: 13px;
 	}
-	section :global(label.check input) {
+	.inside :global(label.check input) {
 		accent-color: var(--lamp);
 	}
-	section :global(label.pick) {
+	.inside :global(label.pick) {
 		display: grid;
 		gap: 2px;
 		font-size: 11.5px;
 		color: var(--ink-2);
 	}
-	section :global(select) {
+	.inside :global(select) {
 		border: 1px solid var(--rule-strong);
 		border-radius: 5px;
 		background: var(--field);
@@ -72,14 +67,14 @@
 		font-size: 13px;
 		min-width: 0;
 	}
-	section :global(button.plain) {
+	.inside :global(button.plain) {
 		border: 1px solid var(--rule-strong);
 		border-radius: 6px;
 		background: var(--field);
 		padding: 3px 9px;
 		cursor: pointer;
 	}
-	section :global(h3) {
+	.inside :global(h3) {
 		margin: 3px 0 0;
 		font: 600 12.5px var(--text);
 	}

@@ -9,6 +9,7 @@
 	import type { BenchState } from './bench.svelte';
 	import ChannelGrid from './ChannelGrid.svelte';
 	import FindingLines from '$lib/room/FindingLines.svelte';
+	import Frame from '$lib/ui/Frame.svelte';
 	import Figures from './Figures.svelte';
 	import KeysEditor from './KeysEditor.svelte';
 	import LayerLine from './LayerLine.svelte';
@@ -107,7 +108,7 @@
 	}
 </script>
 
-<section aria-label="Sheet: {preset.name}">
+<Frame label="Sheet: {preset.name}" flow="column">
 	<Tiles {bench} {preset} {onchange} />
 
 	<div class="layers">
@@ -188,20 +189,9 @@
 		/>
 		<Figures {preset} {shelf} />
 	{/if}
-</section>
+</Frame>
 
 <style>
-	section {
-		display: flex;
-		flex-direction: column;
-		gap: 5px;
-		min-height: 0;
-		background: var(--sheet);
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		padding: 9px 12px 8px;
-		overflow: hidden;
-	}
 	.layers {
 		display: flex;
 		align-items: end;

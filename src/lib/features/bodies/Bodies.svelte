@@ -12,6 +12,7 @@
 	import { Now } from '$lib/stages/now.svelte';
 	import Seen from '$lib/stages/Seen.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
+	import Frame from '$lib/ui/Frame.svelte';
 	import { BodyState } from './bodies.svelte';
 	import BodyHead from './BodyHead.svelte';
 
@@ -54,9 +55,9 @@
 	{:else}
 		<main>
 			<Seen trial={desk} {now} />
-			<section class="drawing" aria-label="Drawing of the stage">
+			<Frame label="Drawing of the stage" flow="fill">
 				{#if isBob(preset)}<BobDrawing trial={desk} />{:else}<LagDrawing trial={desk} {axis} />{/if}
-			</section>
+			</Frame>
 			<div class="numbers">
 				<FindingLines
 					list={session.findings.of(preset.family, preset.id).map(({ finding }) => finding)}
@@ -84,16 +85,6 @@
 		gap: 10px;
 		min-height: 0;
 		padding: 10px 14px 12px;
-	}
-	.drawing {
-		display: grid;
-		grid-template-rows: minmax(0, 1fr);
-		min-height: 0;
-		min-width: 0;
-		padding: 8px 10px;
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		background: var(--sheet);
 	}
 	.numbers {
 		display: flex;

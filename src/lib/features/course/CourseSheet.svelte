@@ -6,6 +6,7 @@
 	import EventNumbers from './EventNumbers.svelte';
 	import PlaceNumbers from './PlaceNumbers.svelte';
 	import PointNumbers from './PointNumbers.svelte';
+	import Frame from '$lib/ui/Frame.svelte';
 
 	let { desk }: { desk: CourseState } = $props();
 
@@ -17,42 +18,37 @@
 	const value = $derived(chosen?.kind === 'point' ? course.values[chosen.value] : undefined);
 </script>
 
-<section aria-label="What is chosen">
-	{#if event && chosen?.kind === 'event'}
-		<EventNumbers {desk} {event} i={chosen.i} />
-	{:else if place && chosen?.kind === 'place'}
-		<PlaceNumbers {desk} {place} way={chosen.way} i={chosen.i} />
-	{:else if area && chosen?.kind === 'area'}
-		<AreaNumbers {desk} {area} i={chosen.i} />
-	{:else if value && chosen?.kind === 'point' && value.points[chosen.i]}
-		<PointNumbers {desk} {value} v={chosen.value} i={chosen.i} />
-	{:else}
-		<CourseNumbers {desk} />
-	{/if}
-</section>
+<Frame label="What is chosen" flow="rows">
+	<div class="inside">
+		{#if event && chosen?.kind === 'event'}
+			<EventNumbers {desk} {event} i={chosen.i} />
+		{:else if place && chosen?.kind === 'place'}
+			<PlaceNumbers {desk} {place} way={chosen.way} i={chosen.i} />
+		{:else if area && chosen?.kind === 'area'}
+			<AreaNumbers {desk} {area} i={chosen.i} />
+		{:else if value && chosen?.kind === 'point' && value.points[chosen.i]}
+			<PointNumbers {desk} {value} v={chosen.value} i={chosen.i} />
+		{:else}
+			<CourseNumbers {desk} />
+		{/if}
+	</div>
+</Frame>
 
 <style>
-	section {
-		display: grid;
-		align-content: start;
-		gap: 6px;
-		min-height: 0;
-		overflow: auto;
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		background: var(--sheet);
-		padding: 8px 10px;
+	/* It has no shape of its own: what is in it stands in the frame. */
+	.inside {
+		display: contents;
 	}
-	section > :global(h2) {
+	.inside > :global(h2) {
 		font-size: 15px;
 	}
-	section > :global(label) {
+	.inside > :global(label) {
 		display: grid;
 		gap: 2px;
 		font-size: 11.5px;
 		color: var(--ink-2);
 	}
-	section > :global(label.check) {
+	.inside > :global(label.check) {
 		display: flex;
 		flex-wrap: wrap;
 		align-items: center;
@@ -60,12 +56,12 @@
 		color: var(--ink);
 		font-size: 13px;
 	}
-	section > :global(.check small) {
+	.inside > :global(.check small) {
 		color: var(--ink-2);
 	}
-	section > :global(label > input:not([type])),
-	section > :global(label > textarea),
-	section > :global(label > select) {
+	.inside > :global(label > input:not([type])),
+	.inside > :global(label > textarea),
+	.inside > :global(label > select) {
 		border: 1px solid var(--rule-strong);
 		border-radius: 5px;
 		background: var(--field);
@@ -76,39 +72,39 @@
 		min-width: 0;
 	}
 	/* One line while it is read, room to write in. */
-	section > :global(label > textarea) {
+	.inside > :global(label > textarea) {
 		height: 27px;
 		white-space: nowrap;
 		overflow: hidden;
 		text-overflow: ellipsis;
 	}
-	section > :global(label > textarea:focus) {
+	.inside > :global(label > textarea:focus) {
 		height: 84px;
 		white-space: normal;
 		overflow: auto;
 	}
-	section > :global(label > input[type='checkbox']) {
+	.inside > :global(label > input[type='checkbox']) {
 		accent-color: var(--lamp);
 	}
-	section > :global(.tiles) {
+	.inside > :global(.tiles) {
 		display: grid;
 		grid-template-columns: repeat(2, minmax(0, 1fr));
 		gap: 6px;
 	}
-	section > :global(.tiles.three) {
+	.inside > :global(.tiles.three) {
 		grid-template-columns: repeat(3, minmax(0, 1fr));
 	}
-	section > :global(.said) {
+	.inside > :global(.said) {
 		margin: 0;
 		font-size: 12px;
 		color: var(--ink-2);
 	}
-	section > :global(.acts) {
+	.inside > :global(.acts) {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 6px;
 	}
-	section > :global(.said > .link) {
+	.inside > :global(.said > .link) {
 		border: 0;
 		padding: 0;
 		background: none;

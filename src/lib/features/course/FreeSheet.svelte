@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Beside a free run: the keys, what the world raised, and the end of it. */
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Frame from '$lib/ui/Frame.svelte';
 	import { clockOf } from './lanes';
 	import type { FreePlay } from './free.svelte';
 	import WorldTable from './WorldTable.svelte';
@@ -15,49 +16,44 @@
 	const rig = $derived(session.wiring.rigs.find((r) => r.id === free.seenThrough));
 </script>
 
-<section aria-label="Free run">
-	<header>
-		<h2><i aria-hidden="true"></i> Free run</h2>
-		<output>{free.phase === 'loading' ? 'getting ready …' : `${clockOf(free.seconds, 0.1)} s`}</output>
-	</header>
-	<p>
-		<kbd>W A S D</kbd> walk, row, steer · <kbd>Shift</kbd> run · <kbd>C</kbd> creep · <kbd>Space</kbd> jump ·
-		<kbd>E</kbd> hold on · <kbd>F</kbd> use ·
-		{#if free.wishes && free.eyes().length > 1}<kbd>arrows</kbd> second player ·
-		{/if}<kbd>Esc</kbd> lets the mouse go, then ends
-	</p>
-	{#if free.near}<p class="near" role="status"><kbd>F</kbd> {free.offer}</p>{/if}
-	<div class="acts">
-		<button class="keep" disabled={free.phase !== 'going'} onclick={() => onend(true)}>Keep as a take</button>
-		<button disabled={free.phase !== 'going'} onclick={() => onend(false)}>Throw away</button>
-	</div>
-	{#if rig}
-		<p class="through">
-			<b>{rig.name}</b> <kbd>1 … 6</kbd>
-			{#each rig.order as stage (stage)}
-				{@const on = !rig.bypass.includes(stage)}
-				<button
-					aria-pressed={on}
-					title="Press to {on ? 'leave it out' : 'take it in'}"
-					onclick={() => free.toggle(stage)}>{stage}</button
-				>
-			{/each}
+<Frame label="Free run" flow="rows" tuned>
+	<div class="inside">
+		<header>
+			<h2><i aria-hidden="true"></i> Free run</h2>
+			<output>{free.phase === 'loading' ? 'getting ready …' : `${clockOf(free.seconds, 0.1)} s`}</output>
+		</header>
+		<p>
+			<kbd>W A S D</kbd> walk, row, steer · <kbd>Shift</kbd> run · <kbd>C</kbd> creep · <kbd>Space</kbd> jump ·
+			<kbd>E</kbd> hold on · <kbd>F</kbd> use ·
+			{#if free.wishes && free.eyes().length > 1}<kbd>arrows</kbd> second player ·
+			{/if}<kbd>Esc</kbd> lets the mouse go, then ends
 		</p>
-	{/if}
-	<WorldTable {session} counted={free.counted} />
-</section>
+		{#if free.near}<p class="near" role="status"><kbd>F</kbd> {free.offer}</p>{/if}
+		<div class="acts">
+			<button class="keep" disabled={free.phase !== 'going'} onclick={() => onend(true)}>Keep as a take</button>
+			<button disabled={free.phase !== 'going'} onclick={() => onend(false)}>Throw away</button>
+		</div>
+		{#if rig}
+			<p class="through">
+				<b>{rig.name}</b> <kbd>1 … 6</kbd>
+				{#each rig.order as stage (stage)}
+					{@const on = !rig.bypass.includes(stage)}
+					<button
+						aria-pressed={on}
+						title="Press to {on ? 'leave it out' : 'take it in'}"
+						onclick={() => free.toggle(stage)}>{stage}</button
+					>
+				{/each}
+			</p>
+		{/if}
+		<WorldTable {session} counted={free.counted} />
+	</div>
+</Frame>
 
 <style>
-	section {
-		display: grid;
-		align-content: start;
-		gap: 6px;
-		min-height: 0;
-		overflow: auto;
-		border: 1px solid var(--lamp);
-		border-radius: var(--radius);
-		background: var(--sheet);
-		padding: 8px 10px;
+	/* It has no shape of its own: what is in it stands in the frame. */
+	.inside {
+		display: contents;
 	}
 	header {
 		display: flex;

@@ -5,6 +5,7 @@
 	import { rangeOf } from '$lib/documents';
 	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import Frame from '$lib/ui/Frame.svelte';
 	import type { CuesState } from './cues.svelte';
 
 	let { desk, preset }: { desk: CuesState; preset: ShakePreset | undefined } = $props();
@@ -56,13 +57,12 @@
 	}
 </script>
 
-<section aria-label="Where it is felt">
-	<header>
-		<h2>Where it is felt</h2>
+<Frame label="Where it is felt" title="Where it is felt" flow="plain">
+	{#snippet side()}
 		<span
 			>{distance < 100 ? distance.toFixed(1) : distance.toFixed(0)} m → <b>{left.toFixed(2)}</b> of full strength</span
 		>
-	</header>
+	{/snippet}
 	<!-- svelte-ignore a11y_no_static_element_interactions -->
 	<svg bind:this={map} viewBox="0 0 {W} {H}" onpointermove={drag} onpointerup={drop} onpointercancel={drop}>
 		<rect width={W} height={H} class="sea" />
@@ -167,26 +167,9 @@
 			{/if}
 		</div>
 	{/if}
-</section>
+</Frame>
 
 <style>
-	section {
-		background: var(--sheet);
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		padding: 7px 10px 6px;
-	}
-	header {
-		display: flex;
-		justify-content: space-between;
-		align-items: baseline;
-		font-size: 12px;
-		color: var(--ink-2);
-	}
-	h2 {
-		font-size: 14.5px;
-		color: var(--ink);
-	}
 	svg {
 		display: block;
 		width: 100%;

@@ -4,6 +4,7 @@
 	import type { CueAction, PlayAction } from 'dinesis-runtime/tools';
 	import CurveEditor from '$lib/plots/CurveEditor.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import Frame from '$lib/ui/Frame.svelte';
 	import { LENGTH, type CuesState } from './cues.svelte';
 
 	let { desk, cue }: { desk: CuesState; cue: Cue } = $props();
@@ -19,11 +20,10 @@
 		value && value.max > value.min ? (given - value.min) / (value.max - value.min) : 0;
 </script>
 
-<section aria-label="How strong it is">
-	<header>
-		<h2>{value ? `Strength by ${value.id}` : 'How strong it is'}</h2>
+<Frame label="How strong it is" title={value ? `Strength by ${value.id}` : 'How strong it is'} flow="plain">
+	{#snippet side()}
 		{#if value}<span>marks: what it was last tried with</span>{/if}
-	</header>
+	{/snippet}
 	{#if strength && value && event}
 		<div class="curve">
 			<CurveEditor
@@ -85,27 +85,9 @@
 			{/if}
 		</div>
 	{/if}
-</section>
+</Frame>
 
 <style>
-	section {
-		background: var(--sheet);
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		padding: 7px 10px 8px;
-	}
-	header {
-		display: flex;
-		justify-content: space-between;
-		align-items: baseline;
-		font-size: 12px;
-		color: var(--ink-2);
-		margin-bottom: 4px;
-	}
-	h2 {
-		font-size: 14.5px;
-		color: var(--ink);
-	}
 	.curve {
 		position: relative;
 	}

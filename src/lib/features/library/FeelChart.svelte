@@ -3,6 +3,7 @@
 	import type { Measure } from '$lib/analysis';
 	import type { ShakePreset } from 'dinesis-runtime';
 	import Chart from '$lib/plots/Chart.svelte';
+	import Frame from '$lib/ui/Frame.svelte';
 	import { dotsOf, feelChart, MOST_DOTS, thinned } from './feel';
 
 	interface Props {
@@ -28,43 +29,22 @@
 	const spec = $derived(feelChart(dotsOf(shown), pointed));
 </script>
 
-<section aria-label="By pace and size">
-	<header>
-		<h2>By how it feels</h2>
+<Frame label="By pace and size" title="By how it feels" flow="fill">
+	{#snippet side()}
 		<span
 			>{#if measured.length > MOST_DOTS}some of {measured.length}{/if}
 			<b class="burst"></b> bursts <b class="state"></b> until stopped</span
 		>
-	</header>
+	{/snippet}
 	<Chart
 		label="{measured.length} presets by pace and size; the table beside it holds the same figures"
 		{spec}
 		onhover={onpoint}
 		onpress={onchoose}
 	/>
-</section>
+</Frame>
 
 <style>
-	section {
-		display: grid;
-		grid-template-rows: auto minmax(0, 1fr);
-		min-height: 0;
-		background: var(--sheet);
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		padding: 8px 10px 6px;
-	}
-	header {
-		display: flex;
-		justify-content: space-between;
-		align-items: baseline;
-		font-size: 12px;
-		color: var(--ink-2);
-	}
-	h2 {
-		font-size: 14.5px;
-		color: var(--ink);
-	}
 	b {
 		display: inline-block;
 		width: 9px;

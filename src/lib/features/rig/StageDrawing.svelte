@@ -8,6 +8,7 @@
 	import LevelChart from '$lib/stages/LevelChart.svelte';
 	import type { Now } from '$lib/stages/now.svelte';
 	import RigMap from '$lib/stages/RigMap.svelte';
+	import Frame from '$lib/ui/Frame.svelte';
 	import type { RigState } from './rig.svelte';
 	import ShakesPanel from './ShakesPanel.svelte';
 
@@ -33,7 +34,7 @@
 	);
 </script>
 
-<section class="chart" aria-label="Drawing of the stage">
+<Frame label="Drawing of the stage" flow="fill">
 	{#if part === 'lag'}
 		<LagDrawing trial={desk} {axis} />
 	{:else if part === 'bob'}
@@ -65,19 +66,9 @@
 			onview={(part, mark, done) => desk.change('View', { view: { ...rig.view, ...part } }, mark, done)}
 		/>
 	{/if}
-</section>
+</Frame>
 
 <style>
-	.chart {
-		display: grid;
-		grid-template-rows: minmax(0, 1fr);
-		min-height: 0;
-		min-width: 0;
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		background: var(--sheet);
-		padding: 8px 10px;
-	}
 	.empty {
 		align-self: center;
 		text-align: center;
