@@ -10,7 +10,7 @@
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
-	import { rove } from '$lib/ui/roving';
+	import Tabs from '$lib/ui/Tabs.svelte';
 	import BobChannels from './BobChannels.svelte';
 	import BobLanding from './BobLanding.svelte';
 	import BodyFrame from './BodyFrame.svelte';
@@ -65,14 +65,6 @@
 			setGait({ channels: { ...gait!.channels, [name]: { ...made, keys: POSES } } }, mark, done);
 		else setGait({ channels: { ...gait!.channels, [name]: made } }, mark, done);
 	}
-	function gaitKeys(event: KeyboardEvent & { currentTarget: HTMLElement }) {
-		const to = rove(event.key, bob.gaits.indexOf(gait!), bob.gaits.length, 'across');
-		if (to === null) return;
-		event.preventDefault();
-		event.stopPropagation();
-		shown = bob.gaits[to]!.id;
-		event.currentTarget.querySelectorAll<HTMLElement>('[role="tab"]')[to]?.focus();
-	}
 	function addGait() {
 		const last = bob.gaits.at(-1);
 		const id = freeId(
@@ -122,13 +114,7 @@
 		/>
 	</div>
 	<div class="gaits">
-		<div role="tablist" tabindex="-1" aria-label="Gaits" onkeydown={gaitKeys}>
-			{#each bob.gaits as g (g.id)}
-				<button role="tab" aria-selected={g === gait} tabindex={g === gait ? 0 : -1} onclick={() => (shown = g.id)}
-					>{g.id}</button
-				>
-			{/each}
-		</div>
+		<Tabs label="Gaits" tabs={bob.gaits} open={gait?.id ?? ''} onopen={(id) => (shown = id)} />
 		<Button onclick={addGait} aria-label="Add a gait" title="A gait for another speed"><Plus size={13} /></Button>
 		{#if gait && bob.gaits.length > 1}<Button onclick={removeGait} aria-label="Take the gait {gait.id} out"
 				><Trash size={13} /></Button

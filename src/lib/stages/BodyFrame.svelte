@@ -111,25 +111,13 @@
 	.inside :global(.tiles .tile .value) {
 		font-size: 14px;
 	}
-	.inside :global([role='tablist']) {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 3px;
-	}
-	.inside :global(header button),
-	.inside :global([role='tablist'] button) {
+	.inside :global(header button) {
 		border: 1px solid var(--rule-strong);
 		border-radius: 5px;
 		background: var(--field);
 		font-size: 12px;
 		padding: 1px 7px;
 		cursor: pointer;
-	}
-	.inside :global(button[aria-selected='true']) {
-		background: var(--lamp-wash);
-		border-color: var(--lamp);
-		color: var(--lamp-text);
-		font-weight: 600;
 	}
 	.inside :global(svg[role='img']) {
 		display: block;

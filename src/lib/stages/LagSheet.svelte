@@ -6,6 +6,7 @@
 	import { LAG_AXES, newLagAxis, type LagAxis, type LagAxisName } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import Tabs from '$lib/ui/Tabs.svelte';
 	import BodyFrame from './BodyFrame.svelte';
 	import { lagAnswer } from './body-figures';
 
@@ -46,6 +47,7 @@
 	};
 	const set = (part: Partial<LagAxis>, mark: string, done: boolean): void =>
 		change('Lag', { axes: { ...lag.axes, [shown]: { ...axis, ...part } } }, `${shown} ${mark}`, done);
+	const tabs = $derived(LAG_AXES.map((id) => ({ id, off: (lag.axes[id]?.follow ?? 'none') === 'none' })));
 </script>
 
 <BodyFrame
@@ -54,16 +56,7 @@
 	{onback}
 	onchange={(label, part, mark) => change(label, part as Partial<LagPreset>, mark, true)}
 >
-	<div class="axes" role="tablist" aria-label="Axes">
-		{#each LAG_AXES as name (name)}
-			<button
-				role="tab"
-				aria-selected={name === shown}
-				class:off={(lag.axes[name]?.follow ?? 'none') === 'none'}
-				onclick={() => show(name)}>{name}</button
-			>
-		{/each}
-	</div>
+	<Tabs label="Axes" {tabs} open={shown} onopen={(id) => show(id as LagAxisName)} />
 	<label
 		>follows <select
 			value={axis.follow}
@@ -181,10 +174,6 @@
 </BodyFrame>
 
 <style>
-	button.off {
-		color: var(--ink-2);
-		text-decoration: line-through;
-	}
 	label {
 		display: flex;
 		align-items: center;

@@ -6,6 +6,7 @@ import Menu from './Menu.svelte';
 import NumberField from './NumberField.svelte';
 import PickList from './PickList.svelte';
 import RadioGroup from './RadioGroup.svelte';
+import Tabs from './Tabs.svelte';
 
 const text = (html: string) => createRawSnippet(() => ({ render: () => html }));
 /** Presses a key where the focus is. */
@@ -42,6 +43,19 @@ describe('choices of which one is taken', () => {
 	it('none taken: the first one is the stop', () => {
 		render(RadioGroup<string>, { label: 'Pattern', options, value: null, onchange: () => undefined });
 		expect(screen.getAllByRole('radio').map((radio) => radio.tabIndex)).toEqual([0, -1, -1, -1]);
+	});
+});
+
+describe('tabs', () => {
+	it('are one stop; arrows and ends open another one, which has the focus then', async () => {
+		const opened: string[] = [];
+		const tabs = [{ id: 'x' }, { id: 'y', off: true }, { id: 'yaw' }];
+		render(Tabs, { label: 'Axes', tabs, open: 'yaw', onopen: (id: string) => opened.push(id) });
+		expect(screen.getAllByRole('tab').map((tab) => tab.tabIndex)).toEqual([-1, -1, 0]);
+		screen.getByRole('tab', { name: 'yaw' }).focus();
+		await press('ArrowRight', 'ArrowLeft', 'Home', 'ArrowDown');
+		expect(opened).toEqual(['x', 'y', 'x']);
+		expect(document.activeElement).toBe(screen.getByRole('tab', { name: 'x' }));
 	});
 });
 

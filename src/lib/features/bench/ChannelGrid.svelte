@@ -7,13 +7,13 @@
 		type Channel,
 		type ChannelSettings,
 		type Layer,
-		type Start,
 		type View
 	} from 'dinesis-runtime/tools';
 	import { rangeOf } from '$lib/documents';
 	import InkSample from '$lib/plots/InkSample.svelte';
 	import { amplitudeStep, clockOf, inProportion, toggled, withChannel } from './channel-edits';
 	import { inkOf } from '$lib/plots/inks';
+	import BeginsSelect from './BeginsSelect.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 
 	interface Props {
@@ -47,14 +47,6 @@
 			`${channel} toggle`,
 			true
 		);
-	const begins: readonly { value: string; label: string; start: Start }[] = [
-		{ value: 'random', label: 'anywhere', start: 'random' },
-		{ value: 'zero', label: 'at zero', start: 'zero' },
-		{ value: '0.25', label: 'at ¼ turn', start: 0.25 },
-		{ value: '0.5', label: 'at ½ turn', start: 0.5 },
-		{ value: '0.75', label: 'at ¾ turn', start: 0.75 }
-	];
-	const valueOf = (start: Start): string => String(start);
 	/** Poses take room: what is switched off stands in one row. */
 	const folded = $derived(layer.pattern.kind === 'keys');
 	const off = $derived(channelsOf(view).filter((c) => !layer.channels[c]));
@@ -135,26 +127,12 @@
 					{#if layer.pattern.kind === 'kick' || (layer.pattern.kind === 'keys' && !layer.pattern.loop)}
 						<td class="word">at zero</td>
 					{:else}
-						<td class="begins">
-							<select
-								aria-label="Where {ink.label} begins"
-								value={valueOf(c.start)}
-								onchange={(e) =>
-									set(
-										channel,
-										'Beginning',
-										{
-											start:
-												begins.find((b) => b.value === e.currentTarget.value)?.start ?? Number(e.currentTarget.value)
-										},
-										true
-									)}
-							>
-								{#each begins as b (b.value)}<option value={b.value}>{b.label}</option>{/each}
-								{#if !begins.some((b) => b.value === valueOf(c.start))}<option value={valueOf(c.start)}
-										>at {c.start} turn</option
-									>{/if}
-							</select>
+						<td>
+							<BeginsSelect
+								label="Where {ink.label} begins"
+								start={c.start}
+								onchange={(start) => set(channel, 'Beginning', { start }, true)}
+							/>
 						</td>
 					{/if}
 				{:else}
@@ -293,19 +271,5 @@
 		text-align: right;
 		padding-right: 26px;
 		color: var(--ink-2);
-	}
-	select {
-		width: 100%;
-		border: 0;
-		background: none;
-		text-align: right;
-		text-align-last: right;
-		cursor: pointer;
-		min-height: 24px;
-		padding: 1px 0;
-		font-size: 12.5px;
-	}
-	select:hover {
-		background: var(--lamp-wash);
 	}
 </style>
