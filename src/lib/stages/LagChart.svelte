@@ -72,7 +72,8 @@
 		/>
 	</header>
 	<div class="key">
-		<span><i class="body"></i> where the body is</span><span><i class="view"></i> where the camera is</span>
+		<span><i class="body"></i> <em>where the</em> body <em>is</em></span>
+		<span><i class="view"></i> <em>where the</em> camera <em>is</em></span>
 		<b>{figures.join(', ')}</b>
 	</div>
 	<Chart
@@ -92,6 +93,7 @@
 		min-width: 0;
 		min-height: 0;
 		height: 100%;
+		container-type: inline-size;
 	}
 	header {
 		display: flex;
@@ -128,5 +130,20 @@
 	}
 	.key .view {
 		border-top: 3px solid var(--ink-y);
+	}
+	em {
+		font-style: normal;
+	}
+	@container (width < 320px) {
+		.key {
+			flex-wrap: wrap;
+			gap: 0 8px;
+		}
+		.key b {
+			width: 100%;
+		}
+		em {
+			display: none;
+		}
 	}
 </style>

@@ -8,7 +8,8 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Tabs from '$lib/ui/Tabs.svelte';
 	import BodyFrame from './BodyFrame.svelte';
-	import { lagAnswer } from './body-figures';
+	import { trailsOf } from './body-figures';
+	import LagChart from './LagChart.svelte';
 
 	interface Props {
 		session: ProjectSession;
@@ -24,7 +25,6 @@
 	let { session, lag, onback, axis: given, onaxis, drawn = true }: Props = $props();
 	const of = (...path: string[]): Range => rangeOf(shape, ...path);
 
-	const [W, H] = [240, 74];
 	const FOLLOWS: readonly { readonly value: LagAxis['follow']; readonly label: string }[] = [
 		{ value: 'none', label: 'at once' },
 		{ value: 'half-life', label: 'half-life' },
@@ -39,7 +39,7 @@
 	const axis = $derived(lag.axes[shown] ?? { ...newLagAxis(), follow: 'none' as const });
 	const turns = $derived(shown === 'yaw' || shown === 'pitch' || shown === 'roll');
 	const unit = $derived<'m' | '°' | 'px'>(turns ? '°' : lag.view === 'flat' ? 'px' : 'm');
-	const answer = $derived(lagAnswer(axis, unit, W, H));
+	const trails = $derived(trailsOf(axis, unit));
 
 	const change = (label: string, part: Partial<LagPreset>, mark: string, done: boolean): void => {
 		session.changeBody(lag.id, label, (l) => ({ ...l, ...part }) as LagPreset, mark);
@@ -124,23 +124,23 @@
 			/>
 		</div>
 	{/if}
-	{#if drawn}<svg
-			viewBox="0 0 {W} {H}"
-			role="img"
-			aria-label="A body that {turns ? 'turns' : 'runs'} for a second and stops, and the view behind it"
-		>
-			<path class="body" d={answer.body} />
-			<path d={answer.view} />
-		</svg>{/if}
+	{#if drawn}
+		<div class="drawing">
+			<LagChart
+				{lag}
+				axis={shown}
+				way={null}
+				wayName=""
+				onaxis={(part, mark, done) => {
+					if (Object.keys(part).length > 0) set(part, mark, done);
+					else if (done) session.seal();
+				}}
+			/>
+		</div>
+	{/if}
 	<dl>
 		<dt>trails</dt>
-		<dd>{answer.trails.map(({ label, by }) => `${by.toPrecision(2)} ${unit} ${label}`).join(', ')}</dd>
-		{#if drawn}
-			<dt>settled</dt>
-			<dd>{answer.settled === null ? 'not within 3 s' : `after ${answer.settled.toFixed(2)} s`}</dd>
-			<dt>overshoots</dt>
-			<dd>{answer.over > 0.001 ? `by ${(answer.over * 100).toFixed(1)} % of its trail` : 'not'}</dd>
-		{/if}
+		<dd>{trails.map(({ label, by }) => `${by.toPrecision(2)} ${unit} ${label}`).join(', ')}</dd>
 	</dl>
 	<div class="tiles">
 		<NumberField
@@ -189,14 +189,8 @@
 		padding: 2px 6px;
 		font-size: 13px;
 	}
-	path {
-		fill: none;
-		stroke: var(--ink-x);
-		stroke-width: 1.8;
-	}
-	.body {
-		stroke: var(--rule-strong);
-		stroke-dasharray: 4 3;
+	.drawing {
+		height: 190px;
 	}
 	dl {
 		display: grid;

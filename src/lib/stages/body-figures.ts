@@ -58,6 +58,14 @@ const LOOK_S = 3;
 const SPEEDS = { m: [1.6, 4.2], '°': [60, 180], px: [150, 400] } as const;
 const WITHIN = 0.05;
 
+/** How far an axis trails behind a body in the long run, slow and fast. */
+export function trailsOf(axis: LagAxis, unit: keyof typeof SPEEDS): LagAnswer['trails'] {
+	return SPEEDS[unit].map((speed, i) => ({
+		label: unit === 'm' ? ['walking', 'running'][i]! : `at ${speed}${unit === 'px' ? ' px' : '°'}/s`,
+		by: trailOf(axis, speed)
+	}));
+}
+
 /** A body that moves for a second and stops, and the view behind it. */
 export function lagAnswer(axis: LagAxis, unit: 'm' | '°' | 'px', width: number, height: number): LagAnswer {
 	const preset: LagPreset = {
@@ -72,7 +80,7 @@ export function lagAnswer(axis: LagAxis, unit: 'm' | '°' | 'px', width: number,
 		leadHalfLife: 0,
 		snapsBeyond: null
 	};
-	const [slow, fast] = SPEEDS[unit];
+	const fast = SPEEDS[unit][1];
 	const run = new LagRun(preset);
 	const pose = new Float64Array(6);
 	run.snap(pose);
@@ -101,10 +109,7 @@ export function lagAnswer(axis: LagAxis, unit: 'm' | '°' | 'px', width: number,
 	return {
 		body: line(bodyAt),
 		view: line(viewAt),
-		trails: [
-			{ label: unit === 'm' ? 'walking' : `at ${slow}${unit === 'px' ? ' px' : '°'}/s`, by: trailOf(axis, slow) },
-			{ label: unit === 'm' ? 'running' : `at ${fast}${unit === 'px' ? ' px' : '°'}/s`, by: trailOf(axis, fast) }
-		],
+		trails: trailsOf(axis, unit),
 		settled,
 		over
 	};
