@@ -1,9 +1,8 @@
 <script lang="ts">
 	/** The grounds from above, as a map that is moved by drag, wheel and two fingers; what stands on it is given in metres. */
 	import type { Snippet } from 'svelte';
-	import { select } from 'd3-selection';
-	import { zoom, zoomIdentity, type D3ZoomEvent } from 'd3-zoom';
 	import { FOOTPRINTS, onPaper, type MapView, type Paper } from '$lib/world/map-view';
+	import type { MapHand } from './map-hand';
 
 	interface Props {
 		label: string;
@@ -33,8 +32,6 @@
 		height = $bindable(300)
 	}: Props = $props();
 
-	/** Metres from the middle to the upper edge: closest and farthest. */
-	const [CLOSEST, FARTHEST] = [2, 400];
 	let svg: SVGSVGElement;
 	const paper = $derived(onPaper(view, width, height));
 
@@ -43,40 +40,18 @@
 		return [paper.xAt(event.clientX - rect.left), paper.zAt(event.clientY - rect.top)];
 	};
 
-	/** Drag, wheel and fingers move the map; d3 holds them, we hold the view in metres. */
+	let hand = $state.raw<MapHand | null>(null);
+	/** The hand comes after the map: it is seen at once, and moved a moment later. */
 	function moves(element: SVGSVGElement) {
 		if (!onview) return;
-		const hand = zoom<SVGSVGElement, unknown>()
-			.filter((event: MouseEvent) => !event.button && (event.type === 'wheel' || isGround(event.target)))
-			.on('start', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
-				moved = false;
-				if (event.sourceEvent) take();
-			})
-			.on('zoom', ({ transform, sourceEvent }: D3ZoomEvent<SVGSVGElement, unknown>) => {
-				if (!sourceEvent) return;
-				moved = true;
-				const half = height / 2 / transform.k;
-				onview({ x: (width / 2 - transform.x) / transform.k, z: (height / 2 - transform.y) / transform.k, half });
-			})
-			.on('end', ({ sourceEvent }: D3ZoomEvent<SVGSVGElement, unknown>) => {
-				if (!moved && sourceEvent && (sourceEvent as Event).type !== 'wheel') onnothing?.();
-			});
-		const ground = select(element).call(hand).on('dblclick.zoom', null);
-		let moved = false;
-		/** Where the map stands just now, for a hand that begins. */
-		function take() {
-			hand.scaleExtent([height / 2 / FARTHEST, height / 2 / CLOSEST]);
-		}
-		const stop = $effect.root(() => {
-			$effect(() => {
-				const { k } = paper;
-				const here = zoomIdentity.translate(width / 2 - view.x * k, height / 2 - view.z * k).scale(k);
-				take();
-				ground.property('__zoom', here);
-			});
-		});
-		return stop;
+		void import('./map-hand').then(
+			({ mapHand }) =>
+				element.isConnected &&
+				(hand = mapHand(element, { isGround, onview: (seen) => onview(seen), onpress: () => onnothing?.() })),
+			() => undefined
+		);
 	}
+	$effect(() => hand?.stands(view, paper.k, width, height));
 	const isGround = (target: EventTarget | null): boolean =>
 		target instanceof Element && target.closest('[role], .taken') === svg;
 </script>

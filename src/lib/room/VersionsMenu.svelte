@@ -1,8 +1,9 @@
 <script lang="ts">
 	/** How a document stands with the server, and its history. */
+	import { onMount } from 'svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import Popover from '$lib/ui/Popover.svelte';
-	import History from './History.svelte';
 	import type { PlayBeside } from './history';
 
 	interface Props {
@@ -15,6 +16,7 @@
 	}
 	let { session, of, about = '', onbeside }: Props = $props();
 
+	onMount(() => fetchAfterPaint(() => import('./History.svelte')));
 	const saved = $derived(session.savedOf(of));
 	const keeping = $derived(session.keepingOf(of));
 	const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
@@ -37,7 +39,9 @@
 		{#snippet children(close)}
 			<div class="body">
 				{#if about}<p>{about}</p>{/if}
-				<History {session} scope={session.scopeOf(of)} {onbeside} onleave={close} />
+				{#await import('./History.svelte') then { default: History }}
+					<History {session} scope={session.scopeOf(of)} {onbeside} onleave={close} />
+				{/await}
 			</div>
 		{/snippet}
 	</Popover>

@@ -3,7 +3,6 @@
 	import type { LagPreset } from 'dinesis-runtime';
 	import type { LagAxis, LagAxisName } from 'dinesis-runtime/tools';
 	import { withLagAxis } from './body-changes';
-	import LagChart from './LagChart.svelte';
 	import type { Trial } from './trial.svelte';
 
 	let { trial, axis }: { trial: Trial; axis: LagAxisName } = $props();
@@ -19,13 +18,15 @@
 </script>
 
 {#if lag}
-	<LagChart
-		{lag}
-		{axis}
-		way={trial.onTreadmill ? null : () => ({ poses: trial.wayFrom(0), from: 0 })}
-		wayName={trial.course.name}
-		onaxis={change}
-	/>
+	{#await import('./LagChart.svelte') then { default: LagChart }}
+		<LagChart
+			{lag}
+			{axis}
+			way={trial.onTreadmill ? null : () => ({ poses: trial.wayFrom(0), from: 0 })}
+			wayName={trial.course.name}
+			onaxis={change}
+		/>
+	{/await}
 {:else}<p>Without a lag the camera is where the body is, in the same moment.</p>{/if}
 
 <style>

@@ -9,7 +9,6 @@
 	import Tabs from '$lib/ui/Tabs.svelte';
 	import BodyFrame from './BodyFrame.svelte';
 	import { trailsOf } from './body-figures';
-	import LagChart from './LagChart.svelte';
 
 	interface Props {
 		session: ProjectSession;
@@ -126,16 +125,18 @@
 	{/if}
 	{#if drawn}
 		<div class="drawing">
-			<LagChart
-				{lag}
-				axis={shown}
-				way={null}
-				wayName=""
-				onaxis={(part, mark, done) => {
-					if (Object.keys(part).length > 0) set(part, mark, done);
-					else if (done) session.seal();
-				}}
-			/>
+			{#await import('./LagChart.svelte') then { default: LagChart }}
+				<LagChart
+					{lag}
+					axis={shown}
+					way={null}
+					wayName=""
+					onaxis={(part, mark, done) => {
+						if (Object.keys(part).length > 0) set(part, mark, done);
+						else if (done) session.seal();
+					}}
+				/>
+			{/await}
 		</div>
 	{/if}
 	<dl>

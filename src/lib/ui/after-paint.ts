@@ -18,3 +18,10 @@ export function afterFirstPaint(run: () => void): void {
 	}
 	setTimeout(once, 1000);
 }
+
+/** Fetches parts of the page that are not seen at once, so that they are here when they are asked for, also while the server is away. */
+export function fetchAfterPaint(...parts: readonly (() => Promise<unknown>)[]): void {
+	afterFirstPaint(() => {
+		for (const part of parts) void part().catch(() => undefined);
+	});
+}

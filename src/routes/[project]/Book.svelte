@@ -14,6 +14,7 @@
 	import { hasBegun, lastIn, noteBegun, placeOf, remember } from '$lib/session/places';
 	import { provideSession, ProjectSession } from '$lib/session/session.svelte';
 	import { fetchShelf, type ShelfEntry } from '$lib/session/api';
+	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import { Commands, provideCommands } from '$lib/ui/commands.svelte';
 	import { theme } from '$lib/ui/theme.svelte';
 	import { keepTyped } from '$lib/ui/typed';
@@ -77,6 +78,10 @@
 		const stopTyped = keepTyped(pageRoot, () => location.pathname);
 		// Rooms are reached while the server is away: what they are made of is here by then.
 		for (const { path } of ROOMS) void preloadCode(addressOf(path)).catch(() => undefined);
+		fetchAfterPaint(
+			() => import('$lib/room/map-hand'),
+			() => import('$lib/stages/LagChart.svelte')
+		);
 		const takeBack = commands.offer(
 			everywhere({
 				session,

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { afterFirstPaint } from '$lib/ui/after-paint';
+	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
 	import { channelsOf, newLayer, type Channel, type Layer } from 'dinesis-runtime/tools';
 	import { checkPreset, unknownDrive, copyLayer, freeId, layerName } from '$lib/documents';
@@ -11,7 +11,6 @@
 	import FindingLines from '$lib/room/FindingLines.svelte';
 	import Frame from '$lib/ui/Frame.svelte';
 	import Figures from './Figures.svelte';
-	import KeysEditor from './KeysEditor.svelte';
 	import LayerLine from './LayerLine.svelte';
 	import LayerTabs from './LayerTabs.svelte';
 	import PatternNumbers from './PatternNumbers.svelte';
@@ -34,12 +33,13 @@
 		{ id: 'trying', label: 'Try', about: 'For trying: seeds, source, ceiling, speed, a part again and again' },
 		{ id: 'vary', label: 'Vary', about: 'Six neighbours of this preset (V)' }
 	] as const;
-	/** The other pages come after the first paint, so that they are there while the server is away. */
 	onMount(() =>
-		afterFirstPaint(() => {
-			for (const come of [import('./HowPlayed.svelte'), import('./Trying.svelte'), import('./Neighbours.svelte')])
-				void come.catch(() => undefined);
-		})
+		fetchAfterPaint(
+			() => import('./HowPlayed.svelte'),
+			() => import('./Trying.svelte'),
+			() => import('./Neighbours.svelte'),
+			() => import('./KeysEditor.svelte')
+		)
 	);
 	let chosen = $state('');
 	let page = $state<'moves' | (typeof PAGES)[number]['id']>('moves');
@@ -148,20 +148,20 @@
 		<PatternPicker {layer} onchange={changeLayer} />
 		{#if layer.pattern.kind === 'keys' && keyed}
 			{@const channel = keyed}
-			<KeysEditor
-				{channel}
-				view={preset.view}
-				keys={layer.channels[channel]?.keys ?? []}
-				loop={layer.pattern.loop}
-				cycle={layer.pattern.cycle}
-				onchange={(keys, label, done) =>
-					changeLayer(
-						label,
-						(l) => ({ ...l, channels: { ...l.channels, [channel]: { ...l.channels[channel]!, keys } } }),
-						`keys ${channel}`,
-						done
-					)}
-			/>
+			{#await import('./KeysEditor.svelte') then { default: KeysEditor }}<KeysEditor
+					{channel}
+					view={preset.view}
+					keys={layer.channels[channel]?.keys ?? []}
+					loop={layer.pattern.loop}
+					cycle={layer.pattern.cycle}
+					onchange={(keys, label, done) =>
+						changeLayer(
+							label,
+							(l) => ({ ...l, channels: { ...l.channels, [channel]: { ...l.channels[channel]!, keys } } }),
+							`keys ${channel}`,
+							done
+						)}
+				/>{/await}
 		{/if}
 		<div class="scroll">
 			<ChannelGrid view={preset.view} {layer} {keyed} onkeys={(c) => (keysOf = c)} onchange={changeLayer} />

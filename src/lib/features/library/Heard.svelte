@@ -3,7 +3,6 @@
 	import type { ShakePreset } from 'dinesis-runtime';
 	import { isBob, isLag, LAG_AXES } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import LagChart from '$lib/stages/LagChart.svelte';
 	import SpeedChart from '$lib/stages/SpeedChart.svelte';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
 	import type { Audition } from './audition.svelte';
@@ -58,13 +57,15 @@
 		</div>
 	{:else if body && isLag(body)}
 		<div class="drawn">
-			<LagChart
-				lag={body}
-				axis={LAG_AXES.find((a) => (body.axes[a]?.follow ?? 'none') !== 'none') ?? 'x'}
-				way={null}
-				wayName=""
-				onaxis={null}
-			/>
+			{#await import('$lib/stages/LagChart.svelte') then { default: LagChart }}
+				<LagChart
+					lag={body}
+					axis={LAG_AXES.find((a) => (body.axes[a]?.follow ?? 'none') !== 'none') ?? 'x'}
+					way={null}
+					wayName=""
+					onaxis={null}
+				/>
+			{/await}
 		</div>
 	{:else}<FeelChart
 			{measured}

@@ -7,7 +7,7 @@
 	import type { ShakePreset } from 'dinesis-runtime';
 	import { kitOfPresets, wholeKit, writeKit } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import { afterFirstPaint } from '$lib/ui/after-paint';
+	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import { saveText } from '$lib/ui/save-text';
@@ -92,7 +92,7 @@
 			})
 		);
 		// The other table comes after the first paint, so that it is there while the server is away.
-		afterFirstPaint(() => void import('./BodyTable.svelte').catch(() => undefined));
+		fetchAfterPaint(() => import('./BodyTable.svelte'));
 		const close = library.open();
 		void library.keepUp(library.all);
 		return () => {
