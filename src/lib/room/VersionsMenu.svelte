@@ -33,9 +33,8 @@
 
 <span class:warn={keeping === 'away' || keeping === 'refused'}>
 	<Popover label="Versions" look="chip" title="What was done, and back to any of it">
-		{#snippet button()}version {saved?.version ?? '–'}<span class="how" class:calm={keeping === 'kept'}
-				>· <span data-testid="keeping">{words}</span></span
-			>{/snippet}
+		{#snippet button()}version {saved?.version ?? '–'}
+			<span class="how" class:calm={keeping === 'kept'}>· <span data-testid="keeping">{words}</span></span>{/snippet}
 		{#snippet children(close)}
 			<div class="body">
 				{#if about}<p>{about}</p>{/if}
@@ -52,9 +51,6 @@
 		background: var(--lamp-wash);
 		border-color: var(--lamp);
 		color: var(--lamp-text);
-	}
-	.how {
-		margin-left: 0.28em;
 	}
 	/* On a narrow page only what asks for a look is said. */
 	@media (max-width: 1180px) {
