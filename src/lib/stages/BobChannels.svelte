@@ -13,6 +13,7 @@
 	} from 'dinesis-runtime/tools';
 	import { rangeOf, type Range } from '$lib/documents';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import Select from '$lib/ui/Select.svelte';
 
 	interface Props {
 		gait: BobGait;
@@ -22,6 +23,7 @@
 	let { gait, view, onchange }: Props = $props();
 
 	const of = (...path: string[]): Range => rangeOf(shape, ...path);
+	const SHAPES = BOB_SHAPES.map((value) => ({ value, label: value }));
 	const inUnits = (channel: Channel): string => unitOf(channel, view);
 </script>
 
@@ -57,13 +59,13 @@
 					/></td
 				>
 				<td
-					><select
-						aria-label="{name} shape"
+					><Select
+						look="cell"
+						label="{name} shape"
 						value={channel?.shape ?? 'sine'}
-						onchange={(e) => onchange(name, { shape: e.currentTarget.value as BobShape }, `${name} shape`, true)}
-					>
-						{#each BOB_SHAPES as shape (shape)}<option>{shape}</option>{/each}
-					</select></td
+						choices={SHAPES}
+						onchange={(chosen) => onchange(name, { shape: chosen as BobShape }, `${name} shape`, true)}
+					/></td
 				>
 			</tr>
 		{/each}
@@ -96,13 +98,5 @@
 	.off,
 	.off th {
 		color: var(--ink-2);
-	}
-	select {
-		min-height: 24px;
-		width: 100%;
-		border: 0;
-		background: none;
-		color: inherit;
-		font-size: 12px;
 	}
 </style>

@@ -6,6 +6,7 @@
 	import { LAG_AXES, newLagAxis, type LagAxis, type LagAxisName } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import Select from '$lib/ui/Select.svelte';
 	import Tabs from '$lib/ui/Tabs.svelte';
 	import BodyFrame from './BodyFrame.svelte';
 	import { trailsOf } from './body-figures';
@@ -57,12 +58,11 @@
 >
 	<Tabs label="Axes" {tabs} open={shown} onopen={(id) => show(id as LagAxisName)} />
 	<label
-		>follows <select
+		>follows <Select
 			value={axis.follow}
-			onchange={(e) => set({ follow: e.currentTarget.value as LagAxis['follow'] }, 'follow', true)}
-		>
-			{#each FOLLOWS as { value, label } (value)}<option {value}>{label}</option>{/each}
-		</select></label
+			choices={FOLLOWS}
+			onchange={(follow) => set({ follow: follow as LagAxis['follow'] }, 'follow', true)}
+		/></label
 	>
 	{#if axis.follow !== 'none'}
 		<div class="tiles">
@@ -181,14 +181,6 @@
 		gap: 6px;
 		font-size: 12px;
 		color: var(--ink-2);
-	}
-	select {
-		border: 1px solid var(--rule-strong);
-		border-radius: 5px;
-		background: var(--field);
-		color: var(--ink);
-		padding: 2px 6px;
-		font-size: 13px;
 	}
 	.drawing {
 		height: 190px;

@@ -58,15 +58,6 @@
 		font-size: 11.5px;
 		color: var(--ink-2);
 	}
-	.inside :global(select) {
-		border: 1px solid var(--rule-strong);
-		border-radius: 5px;
-		background: var(--field);
-		color: var(--ink);
-		padding: 3px 6px;
-		font-size: 13px;
-		min-width: 0;
-	}
 	.inside :global(button.plain) {
 		border: 1px solid var(--rule-strong);
 		border-radius: 6px;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** Time in a trial: from the beginning, play, what it is tried on, where on it, how fast. */
+	import Select from '$lib/ui/Select.svelte';
 	import PlayButtons from '$lib/room/PlayButtons.svelte';
 	import { LOOP, TREADMILL } from './loop';
 	import type { Trial } from './trial.svelte';
@@ -21,18 +22,19 @@
 		speeds={[0.25, 1]}
 		onspeed={(v) => (trial.speed = v)}
 	>
-		<select
-			aria-label="Tried on"
+		<Select
+			label="Tried on"
 			value={trial.onTreadmill ? TREADMILL : trial.course.id === 'loop' ? LOOP : trial.course.id}
-			onchange={(e) => {
-				trial.tried = e.currentTarget.value;
+			choices={[
+				...(onTheSpot ? [{ value: TREADMILL, label: 'on the spot' }] : []),
+				{ value: LOOP, label: 'a loop' },
+				...trial.courses.map(({ id, name }) => ({ value: id, label: name }))
+			]}
+			onchange={(on) => {
+				trial.tried = on;
 				trial.scrub(0);
 			}}
-		>
-			{#if onTheSpot}<option value={TREADMILL}>on the spot</option>{/if}
-			<option value={LOOP}>a loop</option>
-			{#each trial.courses as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
-		</select>
+		/>
 		{#if !trial.onTreadmill}
 			<input
 				type="range"
@@ -68,18 +70,11 @@
 	.push {
 		flex: 1;
 	}
-	select {
-		border: 1px solid var(--rule-strong);
-		border-radius: 5px;
-		background: var(--field);
-		color: var(--ink);
-		padding: 3px 6px;
-		font-size: 13px;
-		min-width: 0;
+	.transport :global(select) {
 		max-width: 130px;
 	}
 	@media (max-width: 1180px) {
-		select {
+		.transport :global(select) {
 			max-width: 96px;
 		}
 	}

@@ -5,6 +5,7 @@
 	import CurveEditor from '$lib/plots/CurveEditor.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
+	import Select from '$lib/ui/Select.svelte';
 
 	interface Props {
 		preset: ShakePreset;
@@ -42,16 +43,12 @@
 {#each preset.drives as drive, i (i)}
 	<span>driven by</span>
 	<div>
-		<select
-			aria-label="Game value"
+		<Select
+			label="Game value"
 			value={drive.parameter}
-			onchange={(e) => setDrive(i, { parameter: e.currentTarget.value })}
-		>
-			{#each parameters as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
-			{#if !parameters.some((p) => p.id === drive.parameter)}<option value={drive.parameter}
-					>{drive.parameter}, which is gone</option
-				>{/if}
-		</select>
+			choices={parameters.map(({ id, name }) => ({ value: id, label: name }))}
+			onchange={(parameter) => setDrive(i, { parameter })}
+		/>
 		<Segments
 			small
 			label="What it multiplies"
@@ -79,13 +76,3 @@
 		<Button onclick={addDrive}>+ a game value, such as {parameters[0]!.name.toLowerCase()}</Button>
 	</div>
 {/if}
-
-<style>
-	select {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 2px 7px;
-		min-width: 0;
-	}
-</style>

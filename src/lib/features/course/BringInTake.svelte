@@ -6,6 +6,7 @@
 	import type { GameEvent } from 'dinesis-runtime';
 	import { type Onsets } from '$lib/analysis';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Select from '$lib/ui/Select.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -35,6 +36,10 @@
 	const unknown = $derived(
 		log ? [...new Set(log.events.map((e) => e.event))].filter((id) => !wiring.events.some((e) => e.id === id)) : []
 	);
+	const choicesOf = (there: readonly { readonly id: string; readonly name: string }[]) => [
+		{ value: '', label: 'nothing' },
+		...there.map(({ id, name }) => ({ value: id, label: name }))
+	];
 	const ready = $derived(log !== null || (heard !== null && (onsetIs !== '' || loudnessIs !== '')));
 
 	$effect(() => {
@@ -168,16 +173,18 @@
 			/>
 		</p>
 		<label class="line"
-			>an onset is <select bind:value={onsetIs}>
-				<option value="">nothing</option>
-				{#each wiring.events as e (e.id)}<option value={e.id}>{e.name}</option>{/each}
-			</select></label
+			>an onset is <Select
+				value={onsetIs}
+				choices={choicesOf(wiring.events)}
+				onchange={(id) => (onsetIs = id)}
+			/></label
 		>
 		<label class="line"
-			>loudness is <select bind:value={loudnessIs}>
-				<option value="">nothing</option>
-				{#each wiring.parameters as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
-			</select></label
+			>loudness is <Select
+				value={loudnessIs}
+				choices={choicesOf(wiring.parameters)}
+				onchange={(id) => (loudnessIs = id)}
+			/></label
 		>
 		{#if wiring.events.length === 0}<p>No event is declared yet: the Cues room does that.</p>{/if}
 	{/if}
@@ -190,12 +197,6 @@
 		align-items: center;
 		gap: 8px;
 		margin: 4px 0;
-	}
-	select {
-		border: 1px solid var(--rule-strong);
-		border-radius: 5px;
-		background: var(--field);
-		padding: 2px 6px;
 	}
 	.acts {
 		display: flex;

@@ -60,8 +60,7 @@
 		color: var(--ink-2);
 	}
 	.inside > :global(label > input:not([type])),
-	.inside > :global(label > textarea),
-	.inside > :global(label > select) {
+	.inside > :global(label > textarea) {
 		border: 1px solid var(--rule-strong);
 		border-radius: 5px;
 		background: var(--field);

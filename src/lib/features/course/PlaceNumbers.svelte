@@ -1,11 +1,11 @@
 <script lang="ts">
 	/** A place of a way: how fast one goes from there, how long one stands there, where it is. */
-	import Trash from '@lucide/svelte/icons/trash-2';
 	import { gaitOf } from 'dinesis-runtime/tools';
 	import { courseShape, rangeOf, type Range, type Waypoint } from '$lib/documents';
 	import Button from '$lib/ui/Button.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
+	import CourseNumber from './CourseNumber.svelte';
 	import { clean, type CourseState } from './course.svelte';
+	import TakeOut from './TakeOut.svelte';
 
 	let { desk, place, way, i }: { desk: CourseState; place: Waypoint; way: 0 | 1; i: number } = $props();
 
@@ -16,35 +16,38 @@
 	};
 </script>
 
-{#snippet number(
-	label: string,
-	unit: string,
-	v: number,
-	range: Range,
-	step: number,
-	set: (v: number, done: boolean) => void
-)}
-	<NumberField {label} {unit} value={v} {...range} {step} onchange={set} />
-{/snippet}
-
 <h2>Place {i + 1}{way === 1 ? ' · second player' : ''}</h2>
 <div class="tiles">
-	{@render number('speed from here', 'm/s', place.speed, of('path', 'speed'), 0.05, (speed, done) =>
-		setPlace({ speed: clean(speed) }, done)
-	)}
-	{@render number('stands here', 's', place.pause, of('path', 'pause'), 0.05, (pause, done) =>
-		setPlace({ pause: clean(pause) }, done)
-	)}
+	<CourseNumber
+		label="speed from here"
+		unit="m/s"
+		value={place.speed}
+		range={of('path', 'speed')}
+		onchange={(speed, done) => setPlace({ speed }, done)}
+	/>
+	<CourseNumber
+		label="stands here"
+		unit="s"
+		value={place.pause}
+		range={of('path', 'pause')}
+		onchange={(pause, done) => setPlace({ pause }, done)}
+	/>
 </div>
 <p class="said">{gaitOf(place.speed)} to the next place</p>
 <div class="tiles three">
-	{@render number('x', 'm', place.x, of('path', 'x'), 0.05, (x, done) => setPlace({ x: clean(x) }, done))}
-	{@render number('ground y', 'm', place.y, of('path', 'y'), 0.05, (y, done) => setPlace({ y: clean(y) }, done))}
-	{@render number('z', 'm', place.z, of('path', 'z'), 0.05, (z, done) => setPlace({ z: clean(z) }, done))}
+	{#each ['x', 'y', 'z'] as const as axis (axis)}
+		<CourseNumber
+			label={axis === 'y' ? 'ground y' : axis}
+			unit="m"
+			value={place[axis]}
+			range={of('path', axis)}
+			onchange={(v, done) => setPlace({ [axis]: v }, done)}
+		/>
+	{/each}
 </div>
 <div class="acts">
 	<Button onclick={() => desk.addPlace(way, { x: clean(place.x + 1), y: place.y, z: clean(place.z - 1) })}
 		>Add one behind it</Button
 	>
-	<Button onclick={() => desk.removeChosen()} title="Take it out (Delete)"><Trash size={14} /> Take out</Button>
+	<TakeOut {desk} />
 </div>

@@ -1,14 +1,15 @@
 <script lang="ts">
 	/** The rig that the course is seen through: its head bob, its lag, and which of its stages are left out for now. */
-	import { freeId } from '$lib/documents';
 	import type { Rig } from 'dinesis-runtime';
-	import { newRig, viewOf, type RigStage } from 'dinesis-runtime/tools';
+	import type { RigStage } from 'dinesis-runtime/tools';
+	import BodySlot from '$lib/stages/BodySlot.svelte';
+	import { addRig } from '$lib/stages/new-rig';
+	import Select from '$lib/ui/Select.svelte';
 	import type { CourseState } from './course.svelte';
 
 	let { desk }: { desk: CourseState } = $props();
 
 	const NEW = '*new';
-	const COPY = '*copy';
 	const STAGES: readonly { readonly stage: RigStage; readonly label: string; readonly about: string }[] = [
 		{ stage: 'lag', label: 'lag', about: 'the view trails the body' },
 		{ stage: 'limits', label: 'limits', about: 'where the camera must stay' },
@@ -21,17 +22,8 @@
 	const rigs = $derived(session.wiring.rigs);
 	const rig = $derived(rigs.find((r) => r.id === desk.course?.rig));
 
-	function choose(to: string) {
-		let id: string | null = to || null;
-		if (to === NEW) {
-			const name = `Rig ${rigs.length + 1}`;
-			id = freeId(
-				name,
-				rigs.map((r) => r.id)
-			);
-			const made = { ...newRig(id, name), bob: session.bobs[0]?.id ?? null };
-			session.rewire('New rig', (w) => ({ ...w, rigs: [...w.rigs, made] }));
-		}
+	function choose(wish: string) {
+		const id = wish === NEW ? addRig(session) : wish || null;
 		desk.change('Seen through', (c) => ({ ...c, rig: id }));
 		desk.done();
 	}
@@ -39,23 +31,6 @@
 		const id = rig?.id;
 		session.rewire(label, (w) => ({ ...w, rigs: w.rigs.map((r) => (r.id === id ? { ...r, ...part } : r)) }));
 		session.seal();
-	}
-	/** A head bob or a lag that is chosen, made new, or copied so that the original survives. */
-	async function take(slot: 'bob' | 'lag', select: HTMLSelectElement) {
-		const to = select.value;
-		const view = viewOf(rig?.view.kind ?? 'eyes');
-		const id =
-			to === NEW
-				? await session.acts.newBody(slot, view)
-				: to === COPY
-					? await session.acts.copyBody(rig![slot]!)
-					: to || null;
-		if (to !== '' && id === null) {
-			select.value = rig?.[slot] ?? '';
-			return;
-		}
-		change(slot === 'bob' ? 'Head bob' : 'Lag', { [slot]: id });
-		if (to === NEW || to === COPY) desk.tuning = id!;
 	}
 	const toggle = (stage: RigStage): void => {
 		const { bypass } = rig!;
@@ -67,36 +42,25 @@
 </script>
 
 <label
-	>seen through <select value={rig?.id ?? ''} onchange={(e) => choose(e.currentTarget.value)} title={rig?.about}>
-		<option value="">the shakes alone</option>
-		{#each rigs as r (r.id)}<option value={r.id}>{r.name}</option>{/each}
-		<option value={NEW}>a new rig</option>
-	</select></label
+	>seen through <Select
+		value={rig?.id ?? ''}
+		choices={[
+			{ value: '', label: 'the shakes alone' },
+			...rigs.map(({ id, name }) => ({ value: id, label: name })),
+			{ value: NEW, label: 'a new rig' }
+		]}
+		title={rig?.about}
+		onchange={choose}
+	/></label
 >
 {#if rig}
 	<div class="pair">
-		<label
-			>head bob <select value={rig.bob ?? ''} onchange={(e) => void take('bob', e.currentTarget)}>
-				<option value="">none</option>
-				{#if rig.bob && !session.bobs.some((b) => b.id === rig.bob)}<option value={rig.bob}
-						>{rig.bob}, which is gone</option
-					>{/if}
-				{#each session.bobs as b (b.id)}<option value={b.id}>{b.name}</option>{/each}
-				{#if rig.bob}<option value={COPY}>a copy of it</option>{/if}
-				<option value={NEW}>a new one</option>
-			</select></label
-		>
-		<label
-			>lag <select value={rig.lag ?? ''} onchange={(e) => void take('lag', e.currentTarget)}>
-				<option value="">none</option>
-				{#if rig.lag && !session.lags.some((l) => l.id === rig.lag)}<option value={rig.lag}
-						>{rig.lag}, which is gone</option
-					>{/if}
-				{#each session.lags as l (l.id)}<option value={l.id}>{l.name}</option>{/each}
-				{#if rig.lag}<option value={COPY}>a copy of it</option>{/if}
-				<option value={NEW}>a new one</option>
-			</select></label
-		>
+		{#each ['bob', 'lag'] as const as slot (slot)}
+			<label
+				>{slot === 'bob' ? 'head bob' : 'lag'}
+				<BodySlot {session} {rig} {slot} onchange={change} onmade={(id) => (desk.tuning = id)} /></label
+			>
+		{/each}
 	</div>
 	<div class="pair">
 		{#each [rig.bob, rig.lag] as id, i (i)}
@@ -125,15 +89,6 @@
 		gap: 2px;
 		font-size: 11.5px;
 		color: var(--ink-2);
-		min-width: 0;
-	}
-	select {
-		border: 1px solid var(--rule-strong);
-		border-radius: 5px;
-		background: var(--field);
-		color: var(--ink);
-		padding: 3px 6px;
-		font-size: 13px;
 		min-width: 0;
 	}
 	.pair {

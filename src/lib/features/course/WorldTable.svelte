@@ -4,6 +4,7 @@
 	import { HAPPENINGS, WORLD_VALUES } from '$lib/world/happenings';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import FindingLines from '$lib/room/FindingLines.svelte';
+	import Select from '$lib/ui/Select.svelte';
 	import type { Counted } from './free.svelte';
 
 	let { session, counted }: { session: ProjectSession; counted: Readonly<Record<string, Counted>> } = $props();
@@ -12,6 +13,12 @@
 	const wiring = $derived(session.wiring);
 	const linkOf = (kind: HappeningKind) => wiring.world.events.find((link) => link.from === kind.id);
 	const valueOf = (kind: WorldValueKind) => wiring.world.values.find((link) => link.from === kind.id);
+	/** Nothing, one that is there, or one that is declared for it. */
+	const choicesOf = (there: readonly { readonly id: string; readonly name: string }[], name: string) => [
+		{ value: '', label: '–' },
+		...there.map((one) => ({ value: one.id, label: one.name })),
+		{ value: DECLARE, label: `declare “${name}”` }
+	];
 	const fitting = (kind: HappeningKind) => wiring.events.filter((e) => e.kind === kind.kind);
 
 	function link(kind: HappeningKind, to: string) {
@@ -61,15 +68,13 @@
 					>{kind.name}{#if kind.kind === 'state'}<small> lasts</small>{/if}</td
 				>
 				<td
-					><select
-						aria-label="{kind.name} is"
+					><Select
+						look="cell"
+						label="{kind.name} is"
 						value={linkOf(kind)?.event ?? ''}
-						onchange={(e) => link(kind, e.currentTarget.value)}
-					>
-						<option value="">–</option>
-						{#each fitting(kind) as event (event.id)}<option value={event.id}>{event.name}</option>{/each}
-						<option value={DECLARE}>declare “{kind.name}”</option>
-					</select></td
+						choices={choicesOf(fitting(kind), kind.name)}
+						onchange={(to) => link(kind, to)}
+					/></td
 				>
 				<td class="n"
 					>{#if seen}{seen.times}×{#if seen.last !== null}<small>
@@ -82,15 +87,13 @@
 			<tr>
 				<td title={kind.about}>{kind.name}<small> 0–1</small></td>
 				<td colspan="2"
-					><select
-						aria-label="{kind.name} sets"
+					><Select
+						look="cell"
+						label="{kind.name} sets"
 						value={valueOf(kind)?.parameter ?? ''}
-						onchange={(e) => linkValue(kind, e.currentTarget.value)}
-					>
-						<option value="">–</option>
-						{#each wiring.parameters as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
-						<option value={DECLARE}>declare “{kind.name}”</option>
-					</select></td
+						choices={choicesOf(wiring.parameters, kind.name)}
+						onchange={(to) => linkValue(kind, to)}
+					/></td
 				>
 			</tr>
 		{/each}
@@ -135,16 +138,5 @@
 	}
 	.seen td:first-child {
 		font-weight: 600;
-	}
-	select {
-		width: 100%;
-		border: 0;
-		background: none;
-		font-size: 12px;
-		padding: 0;
-		cursor: pointer;
-	}
-	select:hover {
-		background: var(--lamp-wash);
 	}
 </style>

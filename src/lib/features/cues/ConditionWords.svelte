@@ -34,30 +34,21 @@
 {#each c.values as b, i (i)}
 	<span class="clause"
 		>with <Word label="Number" value={b.of} options={carried} onchange={(of) => bound('values', i, { of })} />
-		{#if b.from !== null}over
-			<NumberField
-				look="inline"
-				label=""
-				name="Least of {b.of}"
-				unit={unitOf(b.of)}
-				value={b.from}
-				min={rangeOf(b.of).min}
-				max={rangeOf(b.of).max}
-				step={0.02}
-				onchange={(from, done) => bound('values', i, { from }, done)}
-			/>{/if}
-		{#if b.to !== null}under
-			<NumberField
-				look="inline"
-				label=""
-				name="Most of {b.of}"
-				unit={unitOf(b.of)}
-				value={b.to}
-				min={rangeOf(b.of).min}
-				max={rangeOf(b.of).max}
-				step={0.02}
-				onchange={(to, done) => bound('values', i, { to }, done)}
-			/>{/if}
+		{#each ['from', 'to'] as const as end (end)}
+			{@const held = b[end]}
+			{#if held !== null}{end === 'from' ? 'over' : 'under'}
+				<NumberField
+					look="inline"
+					label=""
+					name="{end === 'from' ? 'Least' : 'Most'} of {b.of}"
+					unit={unitOf(b.of)}
+					value={held}
+					min={rangeOf(b.of).min}
+					max={rangeOf(b.of).max}
+					step={0.02}
+					onchange={(v, done) => bound('values', i, { [end]: v }, done)}
+				/>{/if}
+		{/each}
 		<button class="out" aria-label="Take this condition out" onclick={() => without('values', i)}>×</button></span
 	>
 {/each}

@@ -3,7 +3,7 @@
 	import type { GameEvent } from 'dinesis-runtime';
 	import { gameEvent } from 'dinesis-runtime/tools';
 	import { rangeOf, type Range } from '$lib/documents';
-	import NumberField from '$lib/ui/NumberField.svelte';
+	import LeastMost from './LeastMost.svelte';
 
 	type Value = GameEvent['values'][number];
 	interface Props {
@@ -20,35 +20,22 @@
 
 <span
 	><input
-		class="short"
+		class="quiet short"
 		aria-label="Name of the number"
 		value={value.id}
 		maxlength="64"
 		onchange={(e) => onrename(e.currentTarget.value)}
 	/>
-	<NumberField
-		look="inline"
-		label=""
-		name="Least {value.id} of {event.name}"
-		value={value.min}
-		{...number('min')}
-		max={value.max}
+	<LeastMost
+		of="{value.id} of {event.name}"
+		least={value.min}
+		most={value.max}
+		ranges={{ min: number('min'), max: number('max') }}
 		step={0.05}
-		onchange={(min, done) => onchange('Range', { min }, done)}
-	/>
-	–
-	<NumberField
-		look="inline"
-		label=""
-		name="Most {value.id} of {event.name}"
-		value={value.max}
-		{...number('max')}
-		min={value.min}
-		step={0.05}
-		onchange={(max, done) => onchange('Range', { max }, done)}
+		onchange={(part, done) => onchange('Range', part, done)}
 	/>
 	<input
-		class="unit"
+		class="quiet unit"
 		aria-label="Unit of {value.id}"
 		placeholder="unit"
 		value={value.unit}
@@ -59,28 +46,11 @@
 >
 
 <style>
-	input {
-		border: 1px solid transparent;
-		border-radius: 5px;
-		background: none;
-		padding: 1px 4px;
+	.short {
 		width: 5.5rem;
-	}
-	input:hover,
-	input:focus {
-		border-color: var(--rule-strong);
-		background: var(--field);
 	}
 	.unit {
 		width: 3.4rem;
 		color: var(--ink-2);
-	}
-	.out {
-		border: 0;
-		background: none;
-		color: var(--lamp-text);
-		min-width: 24px;
-		min-height: 24px;
-		cursor: pointer;
 	}
 </style>

@@ -72,6 +72,7 @@
 				<tr class:named={named === `event:${event.id}`} {@attach inView(named === `event:${event.id}`)}>
 					<td
 						><input
+							class="quiet name"
 							aria-label="Name of the event"
 							value={event.name}
 							maxlength="120"
@@ -124,7 +125,7 @@
 					</td>
 					<td
 						><input
-							class="wide"
+							class="quiet tags"
 							aria-label="Tags of {event.name}"
 							value={event.tags.join(', ')}
 							onchange={(e) => setEvent(event.id, 'Tags', { tags: tagsOf(e.currentTarget.value) })}
@@ -226,37 +227,31 @@
 		color: var(--ink-2);
 		padding: 12px;
 	}
-	input:not([type='checkbox']) {
+	.tables :global(.quiet) {
 		border: 1px solid transparent;
 		border-radius: 5px;
 		background: none;
 		padding: 1px 4px;
-		width: 11rem;
 	}
-	input:not([type='checkbox']):hover,
-	input:not([type='checkbox']):focus {
+	.tables :global(.quiet:hover),
+	.tables :global(.quiet:focus) {
 		border-color: var(--rule-strong);
 		background: var(--field);
 	}
-	input.wide {
+	.name {
+		width: 11rem;
+	}
+	.tags {
 		width: 8rem;
 	}
-	button {
+	.tables :global(button.out),
+	.tables button.more {
 		display: inline-flex;
 		align-items: center;
-		gap: 3px;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 0 8px;
-		cursor: pointer;
-		font-weight: 400;
-	}
-	button.out,
-	button.more {
 		min-width: 24px;
 		min-height: 24px;
 		justify-content: center;
+		cursor: pointer;
 		border: 0;
 		background: none;
 		color: var(--lamp-text);

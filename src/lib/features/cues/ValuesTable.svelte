@@ -6,6 +6,7 @@
 	import { freeId, rangeOf, type Range } from '$lib/documents';
 	import Button from '$lib/ui/Button.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import LeastMost from './LeastMost.svelte';
 	import type { CuesState } from './cues.svelte';
 
 	/** `value:ID` of what the address names. */
@@ -46,6 +47,7 @@
 			<tr class:named={named === `value:${p.id}`} {@attach inView(named === `value:${p.id}`)}>
 				<td
 					><input
+						class="quiet"
 						aria-label="Name of the value"
 						value={p.name}
 						maxlength="120"
@@ -54,26 +56,13 @@
 					/><code>{p.id}</code></td
 				>
 				<td class="numbers"
-					><NumberField
-						look="inline"
-						label=""
-						name="Least {p.name}"
-						value={p.min}
-						{...of('min')}
-						max={p.max}
+					><LeastMost
+						of={p.name}
+						least={p.min}
+						most={p.max}
+						ranges={{ min: of('min'), max: of('max') }}
 						step={0.01}
-						onchange={(min, done) => setParameter(p.id, 'Range', { min }, done)}
-					/>
-					–
-					<NumberField
-						look="inline"
-						label=""
-						name="Most {p.name}"
-						value={p.max}
-						{...of('max')}
-						min={p.min}
-						step={0.01}
-						onchange={(max, done) => setParameter(p.id, 'Range', { max }, done)}
+						onchange={(part, done) => setParameter(p.id, 'Range', part, done)}
 					/></td
 				>
 				<td
@@ -107,23 +96,7 @@
 </table>
 
 <style>
-	input {
-		border: 1px solid transparent;
-		border-radius: 5px;
-		background: none;
-		padding: 1px 4px;
+	.quiet {
 		width: 11rem;
-	}
-	input:hover,
-	input:focus {
-		border-color: var(--rule-strong);
-		background: var(--field);
-	}
-	.out {
-		border: 0;
-		background: none;
-		color: var(--lamp-text);
-		padding: 0 3px;
-		cursor: pointer;
 	}
 </style>

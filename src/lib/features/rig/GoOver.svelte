@@ -3,6 +3,7 @@
 	import type { Rig } from 'dinesis-runtime';
 	import { viewOf } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import Select from '$lib/ui/Select.svelte';
 	import type { RigState } from './rig.svelte';
 
 	let { desk, rig }: { desk: RigState; rig: Rig } = $props();
@@ -25,9 +26,12 @@
 			}}>{desk.isOver ? 'Come back' : 'Go over'}</button
 		>
 		to
-		<select aria-label="The other rig" value={other.id} onchange={(e) => (desk.other = e.currentTarget.value)}>
-			{#each others as r (r.id)}<option value={r.id}>{r.name}</option>{/each}
-		</select>
+		<Select
+			label="The other rig"
+			value={other.id}
+			choices={others.map(({ id, name }) => ({ value: id, label: name }))}
+			onchange={(id) => (desk.other = id)}
+		/>
 		{#if !cuts}within{/if}
 		{#if cuts && desk.over > 0}<span title="A flat picture and one in space have no between">cuts</span>{:else}
 			<NumberField
@@ -54,14 +58,8 @@
 		color: var(--ink-2);
 		white-space: nowrap;
 	}
-	select {
+	.over :global(select) {
 		max-width: 150px;
-		border: 1px solid var(--rule-strong);
-		border-radius: 5px;
-		background: var(--field);
-		color: var(--ink);
-		padding: 3px 6px;
-		font-size: 13px;
 	}
 	button {
 		border: 1px solid var(--rule-strong);
@@ -77,7 +75,7 @@
 		font-weight: 600;
 	}
 	@media (max-width: 1180px) {
-		select {
+		.over :global(select) {
 			max-width: 104px;
 		}
 	}

@@ -3,6 +3,7 @@
 	import type { Rig } from 'dinesis-runtime';
 	import { viewOf, type LagAxisName } from 'dinesis-runtime/tools';
 	import FindingLines from '$lib/room/FindingLines.svelte';
+	import BodySlot from '$lib/stages/BodySlot.svelte';
 	import BobSheet from '$lib/stages/BobSheet.svelte';
 	import CeilingSheet from '$lib/stages/CeilingSheet.svelte';
 	import LagSheet from '$lib/stages/LagSheet.svelte';
@@ -29,24 +30,6 @@
 	const lag = $derived(session.lags.find((l) => l.id === rig.lag));
 	/** The bob or the lag that is tuned here. */
 	const tuned = $derived(desk.part === 'bob' ? bob : desk.part === 'lag' ? lag : undefined);
-	const listed = (slot: 'bob' | 'lag') => (slot === 'bob' ? session.bobs : session.lags);
-	const NEW = '*new';
-	const COPY = '*copy';
-	/** A bob or a lag for the stage: one that is there, a new one, or a copy so that the original survives. */
-	async function take(slot: 'bob' | 'lag', select: HTMLSelectElement) {
-		const to = select.value;
-		const taken =
-			to === NEW
-				? await session.acts.newBody(slot, view)
-				: to === COPY
-					? await session.acts.copyBody(rig[slot]!)
-					: to || null;
-		if (to !== '' && taken === null) {
-			select.value = rig[slot] ?? '';
-			return;
-		}
-		desk.change(slot === 'bob' ? 'Head bob' : 'Lag', { [slot]: taken });
-	}
 </script>
 
 <div class="numbers">
@@ -54,17 +37,7 @@
 		{@const slot = desk.part}
 		<label class="which"
 			>{slot === 'bob' ? 'head bob' : 'lag'}
-			<select value={rig[slot] ?? ''} onchange={(e) => void take(slot, e.currentTarget)}>
-				<option value="">none</option>
-				{#if rig[slot] && !session.bobsAndLags.some((b) => b.id === rig[slot])}<option value={rig[slot]}
-						>{rig[slot]}, which is gone</option
-					>{/if}
-				{#each listed(slot) as p (p.id)}<option value={p.id}
-						>{p.name}{p.view === view ? '' : p.view === 'flat' ? ' (pixels)' : ' (metres)'}</option
-					>{/each}
-				{#if rig[slot]}<option value={COPY}>a copy of it</option>{/if}
-				<option value={NEW}>a new one</option>
-			</select></label
+			<BodySlot {session} {rig} {slot} onchange={(label, part) => desk.change(label, part)} /></label
 		>
 	{/if}
 	{#if tuned}
@@ -122,15 +95,6 @@
 </div>
 
 <style>
-	select {
-		border: 1px solid var(--rule-strong);
-		border-radius: 5px;
-		background: var(--field);
-		color: var(--ink);
-		padding: 3px 6px;
-		font-size: 13px;
-		min-width: 0;
-	}
 	.numbers {
 		display: flex;
 		flex-direction: column;
@@ -152,7 +116,7 @@
 		color: var(--ink-2);
 		white-space: nowrap;
 	}
-	.which select {
+	.which :global(select) {
 		flex: 1;
 	}
 	.numbers input,
