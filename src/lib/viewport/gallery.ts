@@ -2,7 +2,9 @@
 import * as THREE from 'three';
 import { bake, moving } from './baked';
 import { GALLERY_REST } from './rests';
-import { beam, bell, farLight, halo, HAZE, lantern, mesh, rail, SEA, sea, skerry, sky, stars } from './scenery';
+import { beam, halo, mesh } from './matter';
+import { bell, farLight, lantern, rail, skerry } from './scenery';
+import { HAZE, SEA, sea, sky, stars } from './sky-and-sea';
 import { spaceStage, type Landmark, type Stage } from './stage';
 
 const EYE = GALLERY_REST.position[1];

@@ -2,23 +2,9 @@
 import * as THREE from 'three';
 import { CASK, CRANE, DOOR, LADDER, SEA_LEVEL, SOLIDS, type Look, type Solid } from '$lib/world/grounds';
 import { bake, moving } from './baked';
-import {
-	beam,
-	bell,
-	farLight,
-	flat,
-	halo,
-	HAZE,
-	lantern,
-	lit,
-	mesh,
-	rail,
-	rock,
-	sea,
-	skerry,
-	sky,
-	stars
-} from './scenery';
+import { beam, flat, halo, lit, mesh, rock } from './matter';
+import { bell, farLight, lantern, rail, skerry } from './scenery';
+import { HAZE, sea, sky, stars } from './sky-and-sea';
 
 const COLOURS: Record<Look, string> = {
 	stone: '#5a646a',

@@ -1,7 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Happening } from 'dinesis-runtime/tools';
 import { Crane } from './crane';
-import { FreeRun, noWish, SPEEDS, type Wish } from './free-run';
+import { FreeRun } from './free-run';
+import { noWish, SPEEDS, type Wish } from './runner';
 import { CRANE, LADDER, SEA_LEVEL, SKIFF } from './grounds';
 import { BODY, loadRapier, type Rapier } from './physics';
 import { isAground, Skiff } from './skiff';

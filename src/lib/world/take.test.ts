@@ -3,7 +3,8 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { CourseRun, Recorder } from '$lib/course';
 import { Frame, newCue, occurrencesOf, shortestTurn, type Order } from 'dinesis-runtime/tools';
 import { readKit, type Course, type Kit } from '$lib/documents';
-import { FreeRun, noWish, type Wish } from './free-run';
+import { FreeRun } from './free-run';
+import { noWish, type Wish } from './runner';
 import { loadRapier, type Rapier } from './physics';
 
 const demo = (

@@ -7,7 +7,8 @@ import type { ProjectSession } from '$lib/session/session.svelte';
 import type { Moving } from '$lib/viewport/grounds';
 import { eyeOf, type Eye } from '$lib/viewport/eye';
 import { HAPPENINGS } from '$lib/world/happenings';
-import { FreeRun, noWish, type Wish } from '$lib/world/free-run';
+import { FreeRun } from '$lib/world/free-run';
+import { noWish, type Wish } from '$lib/world/runner';
 import { loadRapier } from '$lib/world/physics';
 
 /** After a hitch the run goes on from where it was instead of catching up. */

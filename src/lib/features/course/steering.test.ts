@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { noWish } from '$lib/world/free-run';
+import { noWish } from '$lib/world/runner';
 import { Steering, type Steered } from './steering';
 
 function walker() {

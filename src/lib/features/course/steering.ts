@@ -1,5 +1,5 @@
 /** Keys that walk: what each of them wishes while it is down. */
-import type { Wish } from '$lib/world/free-run';
+import type { Wish } from '$lib/world/runner';
 
 /** What the keys move. */
 export interface Steered {
