@@ -16,8 +16,8 @@ import {
 	type MadeChange,
 	type Refusal
 } from '$lib/documents';
-import { EMPTY, relisted, type HeldLists, type Turn } from './held-lists';
 import { merged, mergedParts, type Pending } from './pending';
+import { ShownDocuments } from './shown-documents.svelte';
 import { sorted, withoutSet, withWaiting, type Refused } from './refused';
 import { fieldName, partOf, Steps, type Fields, type Step, type StepPart } from './steps';
 
@@ -53,10 +53,7 @@ export class WorkingCopy {
 	private readonly names = new Set<string>();
 	/** The last number of the project that was heard of. */
 	seen: number;
-	private lists = $state.raw<HeldLists>({});
-	private readonly acked = new Map<string, Held>();
-	private readonly shown = new Map<string, Held>();
-	private readonly byId = new Map<string, string>();
+	private readonly documents: ShownDocuments;
 	private pending: Pending[] = [];
 	private gesture: { readonly mark: string; readonly name: string } | null = null;
 	private readonly steps = new Steps();
@@ -72,6 +69,10 @@ export class WorkingCopy {
 		this.window = first;
 		this.names.add(first);
 		this.seen = seen;
+		this.documents = new ShownDocuments(
+			(uuid, acked) => this.standing(uuid, acked),
+			(held) => host.changed(held)
+		);
 		this.take(documents);
 	}
 
@@ -83,36 +84,28 @@ export class WorkingCopy {
 
 	/** Those of a kind that are in use, in the project's order. */
 	list(kind: KindName): readonly Held[] {
-		return this.lists[kind] ?? EMPTY;
+		return this.documents.list(kind);
 	}
 
 	/** A document as it is shown, also one that is out of use; depends on all of its kind. */
 	get(uuid: string): Held | undefined {
-		const held = this.shown.get(uuid);
-		if (held) void this.lists[held.kind];
-		else void this.lists;
-		return held;
+		return this.documents.get(uuid);
 	}
 
 	/** By its id, in one of these kinds. */
 	find(kinds: readonly KindName[], id: string): Held | undefined {
-		for (const kind of kinds) {
-			void this.lists[kind];
-			const uuid = this.byId.get(`${kind} ${id}`);
-			if (uuid !== undefined) return this.shown.get(uuid);
-		}
-		return undefined;
+		return this.documents.find(kinds, id);
 	}
 
 	/** Where the server has it. */
 	ackedOf(uuid: string): Held | undefined {
 		void this.get(uuid);
-		return this.acked.get(uuid);
+		return this.documents.ackedOf(uuid);
 	}
 
 	/** All that is here, of every kind, in use or not. */
 	all(): Held[] {
-		return [...this.shown.values()];
+		return this.documents.all();
 	}
 
 	get isIdle(): boolean {
@@ -121,17 +114,17 @@ export class WorkingCopy {
 
 	/** Takes in documents as the server has them; one that is here already, or is older, changes nothing. */
 	take(documents: readonly Held[]): void {
-		const news = documents.filter(({ uuid, version }) => version > (this.acked.get(uuid)?.version ?? -1));
+		const news = documents.filter(({ uuid, version }) => version > (this.documents.ackedOf(uuid)?.version ?? -1));
 		if (news.length === 0) return;
-		for (const held of news) this.acked.set(held.uuid, held);
-		this.show(news.map(({ uuid }) => uuid));
+		for (const held of news) this.documents.acknowledge(held);
+		this.documents.show(news.map(({ uuid }) => uuid));
 	}
 
 	/** Changes fields of documents as one undoable step; changes with the same mark, one after the other, are one step. */
 	change(label: string, changes: readonly Fields[], mark: string | null = null, note = ''): boolean {
 		const real = changes.filter(({ fields }) => fields.length > 0);
 		if (real.length === 0) return false;
-		const parts = real.map(({ document, fields }) => partOf(document, this.shown.get(document), fields));
+		const parts = real.map(({ document, fields }) => partOf(document, this.documents.peek(document), fields));
 		if (this.gathered) {
 			this.gathered.fields.push(...real);
 			this.gathered.parts.push(...parts);
@@ -184,12 +177,12 @@ export class WorkingCopy {
 		const stayed = [...new Set(step.lost.map(fieldName))];
 		const todo = merged(step.todo);
 		const fits = todo.every(({ document, fields }) => {
-			const held = this.shown.get(document);
+			const held = this.documents.peek(document);
 			return held && changedBy(held, fields) !== null;
 		});
 		const failed = !fits || todo.length === 0;
 		if (!failed) {
-			const parts = todo.map(({ document, fields }) => partOf(document, this.shown.get(document), fields));
+			const parts = todo.map(({ document, fields }) => partOf(document, this.documents.peek(document), fields));
 			this.put(step.label, todo, null, '');
 			this.steps.done(way, step.label, parts);
 		}
@@ -227,17 +220,17 @@ export class WorkingCopy {
 						part.document,
 						part.fields.map(({ path }) => path)
 					);
-				const held = this.acked.get(part.document);
+				const held = this.documents.ackedOf(part.document);
 				if (held && held.version >= part.version) continue;
 				const after = changedBy(held ?? null, part.fields) as Envelope | null;
 				if (!after) continue;
 				const { version } = part;
-				this.acked.set(part.document, { ...after, uuid: part.document, version, savedAt: change.savedAt });
+				this.documents.acknowledge({ ...after, uuid: part.document, version, savedAt: change.savedAt });
 				touched.add(part.document);
 				if (own) this.refused = withoutSet(this.refused, part.document, part.fields);
 			}
 		}
-		if (touched.size > 0) this.show([...touched]);
+		if (touched.size > 0) this.documents.show([...touched]);
 		for (const change of news) this.host.made?.(change);
 		if (touched.size > 0) this.stir();
 	}
@@ -246,7 +239,7 @@ export class WorkingCopy {
 	acknowledge(change: string): void {
 		const touched = new Set<string>();
 		this.settle(change, touched);
-		this.show([...touched]);
+		this.documents.show([...touched]);
 		this.stir();
 	}
 
@@ -270,7 +263,7 @@ export class WorkingCopy {
 		const again = { ...refused, change: newUuid(), open: false, parts: rest, sent: false };
 		this.pending.splice(at, 1, ...(rest.length > 0 ? [again] : []));
 		this.refused = withWaiting(this.refused, waiting);
-		this.show(refused.parts.map(({ document }) => document));
+		this.documents.show(refused.parts.map(({ document }) => document));
 		this.stir();
 	}
 
@@ -279,7 +272,7 @@ export class WorkingCopy {
 		const waiting = this.refused.find((one) => one.id === id);
 		if (!waiting) return false;
 		const { document, path, mine, label } = waiting;
-		const held = this.shown.get(document);
+		const held = this.documents.peek(document);
 		const field: FieldChange = mine === undefined ? { path } : { path, to: mine };
 		if (!held || changedBy(held, [field]) === null) return false;
 		this.leaveRefused(id);
@@ -294,7 +287,7 @@ export class WorkingCopy {
 	/** What a field holds as the server has it. */
 	ackedValue({ document, path }: Pick<Refused, 'document' | 'path'>): unknown {
 		void this.get(document);
-		return valueAt(this.acked.get(document), path);
+		return valueAt(this.documents.ackedOf(document), path);
 	}
 
 	/** What must not be lost with the page. */
@@ -309,7 +302,7 @@ export class WorkingCopy {
 		this.refused = [...refused, ...this.refused];
 		this.steps.past = [...past, ...this.steps.past];
 		this.steps.future = [...future];
-		this.show(pending.flatMap((one) => one.parts.map(({ document }) => document)));
+		this.documents.show(pending.flatMap((one) => one.parts.map(({ document }) => document)));
 		this.stir();
 	}
 
@@ -328,17 +321,17 @@ export class WorkingCopy {
 	/** Takes over changes that a window left which is gone. */
 	adopt(pending: readonly Pending[]): void {
 		for (const one of pending) {
-			const parts = one.parts.map(({ document, fields }) => partOf(document, this.shown.get(document), fields));
+			const parts = one.parts.map(({ document, fields }) => partOf(document, this.documents.peek(document), fields));
 			this.steps.add({ label: `Recover: ${one.label}`, mark: null, parts });
 			this.pending.push({ ...one, open: false, sent: false });
 		}
-		this.show(pending.flatMap((one) => one.parts.map(({ document }) => document)));
+		this.documents.show(pending.flatMap((one) => one.parts.map(({ document }) => document)));
 		this.stir();
 	}
 
 	private put(label: string, changes: readonly Fields[], mark: string | null, note: string): void {
 		const parts = merged(changes).map(({ document, fields }): ChangePart => {
-			const on = this.acked.get(document)?.version;
+			const on = this.documents.ackedOf(document)?.version;
 			return { document, fields, ...(on !== undefined && { on }) };
 		});
 		const last = this.pending.at(-1);
@@ -354,7 +347,7 @@ export class WorkingCopy {
 				joins: goesOn ? last.joins + 1 : last.joins
 			};
 		} else this.pending.push({ change: newUuid(), label, note, gesture, parts, open, sent: false, joins: 0 });
-		this.show(changes.map(({ document }) => document));
+		this.documents.show(changes.map(({ document }) => document));
 	}
 
 	/** What goes on with the same mark is one gesture, until it is let go of. */
@@ -367,36 +360,9 @@ export class WorkingCopy {
 		return this.gesture.name;
 	}
 
-	/** Shows documents anew: what is acknowledged, with what is on its way on top. */
-	private show(uuids: readonly string[]): void {
-		const turns: Turn[] = [];
-		for (const uuid of new Set(uuids)) {
-			const before = this.shown.get(uuid);
-			const after = this.standing(uuid);
-			if (after === before) continue;
-			// Two that were made at once may wish for one id, until the server has given each its own.
-			const name = before && `${before.kind} ${before.id}`;
-			if (name && this.byId.get(name) === uuid) this.byId.delete(name);
-			if (after) this.shown.set(uuid, after);
-			else this.shown.delete(uuid);
-			turns.push({ before, after });
-		}
-		if (turns.length === 0) return;
-		for (const { after } of turns) if (after) this.byId.set(`${after.kind} ${after.id}`, after.uuid);
-		for (const { before, after } of turns) if (before && before.id !== after?.id) this.findAgain(before);
-		this.lists = relisted(this.lists, turns);
-		for (const { after } of turns) if (after) this.host.changed(after);
-	}
-
-	/** An id that one document gave up may be another's, which it stood before until the server had settled it. */
-	private findAgain({ kind, id }: Held): void {
-		const name = `${kind} ${id}`;
-		if (this.byId.has(name)) return;
-		for (const held of this.shown.values()) if (held.kind === kind && held.id === id) this.byId.set(name, held.uuid);
-	}
-
-	private standing(uuid: string): Held | undefined {
-		let held = this.acked.get(uuid);
+	/** What is acknowledged of a document, with what is on its way on top. */
+	private standing(uuid: string, acked: Held | undefined): Held | undefined {
+		let held = acked;
 		for (const { parts } of this.pending)
 			for (const part of parts) {
 				if (part.document !== uuid) continue;
