@@ -17,8 +17,8 @@
 	let { session, of, about = '', onbeside }: Props = $props();
 
 	onMount(() => fetchAfterPaint(() => import('./History.svelte')));
-	const saved = $derived(session.savedOf(of));
-	const keeping = $derived(session.keepingOf(of));
+	const saved = $derived(session.standing.savedOf(of));
+	const keeping = $derived(session.standing.keepingOf(of));
 	const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
 	const words = $derived(
 		{
@@ -39,7 +39,7 @@
 			<div class="body">
 				{#if about}<p>{about}</p>{/if}
 				{#await import('./History.svelte') then { default: History }}
-					<History {session} scope={session.scopeOf(of)} {onbeside} onleave={close} />
+					<History {session} scope={session.standing.scopeOf(of)} {onbeside} onleave={close} />
 				{/await}
 			</div>
 		{/snippet}

@@ -159,7 +159,7 @@ describe('bringing in', () => {
 		session.bringing.bring(arriving({ presets: [preset('b', { amount: 4 })] }), 'kit.json');
 		await settle();
 		expect(session.preset('b')!.amount).toBe(4);
-		expect(session.savedOf('b')!.version).toBe(3);
+		expect(session.standing.savedOf('b')!.version).toBe(3);
 	});
 
 	it('is held here while the server is away', async () => {
@@ -198,8 +198,8 @@ describe('the wiring', () => {
 		add('1');
 		session.change('a', 'Amount', (p) => void (p.amount = 2));
 		await settle();
-		expect([session.keepingOf(WIRING), kept()]).toEqual(['kept', ['1']]);
-		expect(session.savedOf(WIRING)).toEqual({ version: 2, savedAt: '2026-01-01T09:00:01.000Z' });
+		expect([session.standing.keepingOf(WIRING), kept()]).toEqual(['kept', ['1']]);
+		expect(session.standing.savedOf(WIRING)).toEqual({ version: 2, savedAt: '2026-01-01T09:00:01.000Z' });
 		session.undo();
 		expect([session.preset('a')!.amount, cues()]).toEqual([1, '1']);
 		session.undo();

@@ -15,6 +15,7 @@ import { newBob, newLag, newPreset, type View } from 'dinesis-runtime/tools';
 import * as api from './api';
 import type { Outbox } from './outbox.svelte';
 import type { ProjectSession } from './session.svelte';
+import { nameOf } from './standing.svelte';
 import type { Fields } from './steps';
 import { PRESETS, type WorkingCopy } from './working-copy.svelte';
 
@@ -92,7 +93,7 @@ export class PresetActs {
 		const present = keys.flatMap((key) => this.work.find(PRESETS, key) ?? []).filter((held) => !held.retired);
 		if (present.length === 0) return false;
 		const ids = present.map(({ id }) => id);
-		const what = present.length === 1 ? this.session.nameOf(present[0]!) : `${present.length} presets`;
+		const what = present.length === 1 ? nameOf(present[0]!) : `${present.length} presets`;
 		const cues = new Set(ids.flatMap((key) => this.session.usesOf(key))).size;
 		const rigs = this.session.wiring.rigs.filter((rig) => ids.some((key) => rig.bob === key || rig.lag === key)).length;
 		this.putAway(`Retire ${what}`, present, true);
@@ -122,7 +123,7 @@ export class PresetActs {
 	/** Brings a retired preset back into use. */
 	bringBack(held: Held): void {
 		this.work.take([held]);
-		this.putAway(`Bring back ${this.session.nameOf(held)}`, [held], false);
+		this.putAway(`Bring back ${nameOf(held)}`, [held], false);
 	}
 
 	/** Sets one field of several presets as one undoable step. */

@@ -49,7 +49,7 @@ describe('keeping', () => {
 		expect(server.sends).toBeGreaterThanOrEqual(4);
 		expect(server.sends).toBeLessThanOrEqual(6);
 		expect(stored().amount).toBe(6);
-		expect(session.keepingOf('thud')).toBe('kept');
+		expect(session.standing.keepingOf('thud')).toBe('kept');
 		session.undo();
 		expect(session.preset('thud')!.amount).toBe(1);
 		await settle();
@@ -58,9 +58,9 @@ describe('keeping', () => {
 
 	it('one change is one version', async () => {
 		amount(2);
-		expect(session.keepingOf('thud')).toBe('changed');
+		expect(session.standing.keepingOf('thud')).toBe('changed');
 		await settle();
-		expect([session.keepingOf('thud'), session.savedOf('thud')!.version]).toEqual(['kept', 2]);
+		expect([session.standing.keepingOf('thud'), session.standing.savedOf('thud')!.version]).toEqual(['kept', 2]);
 	});
 
 	it('what is done within a moment is one change and one version, and still several steps', async () => {
@@ -69,10 +69,10 @@ describe('keeping', () => {
 		session.change('thud', 'Rate', (p) => void (p.rate = 2));
 		expect(server.sends).toBe(0);
 		await settle(450);
-		expect([server.sends, session.savedOf('thud')!.version]).toEqual([1, 2]);
+		expect([server.sends, session.standing.savedOf('thud')!.version]).toEqual([1, 2]);
 		amount(3);
 		await settle();
-		expect(session.savedOf('thud')!.version).toBe(3);
+		expect(session.standing.savedOf('thud')!.version).toBe(3);
 		session.undo();
 		session.undo();
 		expect(session.preset('thud')).toMatchObject({ amount: 2, rate: 1 });
@@ -82,13 +82,13 @@ describe('keeping', () => {
 		server.away = true;
 		amount(3);
 		await settle();
-		expect(session.keepingOf('thud')).toBe('away');
+		expect(session.standing.keepingOf('thud')).toBe('away');
 		amount(4);
 		await settle(10000);
 		expect(session.preset('thud')!.amount).toBe(4);
 		server.away = false;
 		await settle(7000);
-		expect(session.keepingOf('thud')).toBe('kept');
+		expect(session.standing.keepingOf('thud')).toBe('kept');
 		expect(stored().amount).toBe(4);
 		expect(session.notices.at(-1)!.text).toContain('answers again');
 	});
@@ -98,7 +98,7 @@ describe('keeping', () => {
 		amount(3);
 		await settle();
 		expect(session.waiting.list).toMatchObject([{ mine: 3, message: 'Not now.' }]);
-		expect([session.keepingOf('thud'), session.preset('thud')!.amount]).toEqual(['refused', 1]);
+		expect([session.standing.keepingOf('thud'), session.preset('thud')!.amount]).toEqual(['refused', 1]);
 		server.refuses = '';
 		session.waiting.take(session.waiting.list[0]!.id);
 		await settle();
@@ -108,7 +108,7 @@ describe('keeping', () => {
 	it('going back makes a new version and says so; undo takes it back', async () => {
 		amount(2);
 		await settle();
-		const then = (await session.histories.then(session.scopeOf('thud'), 0))!;
+		const then = (await session.histories.then(session.standing.scopeOf('thud'), 0))!;
 		session.histories.goBack('14:02', then);
 		expect(session.preset('thud')!.amount).toBe(1);
 		await settle();
@@ -122,7 +122,7 @@ describe('keeping', () => {
 		session.seal();
 		session.change('thud', 'Rate', (draft) => void (draft.rate = 3));
 		await settle();
-		const [then] = (await session.histories.then(session.scopeOf('thud'), 0))!;
+		const [then] = (await session.histories.then(session.standing.scopeOf('thud'), 0))!;
 		const lines = sinceThen(session.histories.held(then!.now.uuid)!, then!.was!);
 		expect(lines.map(sayDifference)).toEqual(['amount 1 → 2', 'rate 1 → 3']);
 		session.histories.takeBack(then!, lines[1]!);
@@ -166,10 +166,10 @@ describe('somebody else', () => {
 		const [waiting] = session.waiting.list;
 		expect(waiting).toMatchObject({ mine: 2, who: 'Bea', savedAt: '2026-01-01T09:00:01.000Z' });
 		expect(session.waiting.standing(waiting!)).toEqual({ name: 'Thud', field: 'amount', theirs: 9 });
-		expect(session.keepingOf('thud')).toBe('refused');
+		expect(session.standing.keepingOf('thud')).toBe('refused');
 		session.waiting.take(waiting!.id);
 		await settle();
-		expect([stored().amount, session.keepingOf('thud')]).toEqual([2, 'kept']);
+		expect([stored().amount, session.standing.keepingOf('thud')]).toEqual([2, 'kept']);
 	});
 
 	it('and it may be dropped: nothing is sent', async () => {
@@ -179,7 +179,11 @@ describe('somebody else', () => {
 		const { sends } = server;
 		session.waiting.drop(session.waiting.list[0]!.id);
 		await settle();
-		expect([server.sends, session.preset('thud')!.amount, session.keepingOf('thud')]).toEqual([sends, 9, 'kept']);
+		expect([server.sends, session.preset('thud')!.amount, session.standing.keepingOf('thud')]).toEqual([
+			sends,
+			9,
+			'kept'
+		]);
 	});
 
 	it('has changed what one would undo: it stays, and that is said', async () => {
@@ -237,7 +241,7 @@ describe('a page that is left and loaded again', () => {
 		server.away = true;
 		const close = session.open();
 		amount(7);
-		await vi.waitFor(() => expect(session.keepingOf('thud')).toBe('away'));
+		await vi.waitFor(() => expect(session.standing.keepingOf('thud')).toBe('away'));
 		close();
 		await new Promise((done) => setTimeout(done, 30));
 		server.away = false;

@@ -10,7 +10,6 @@ import {
 	partsTowards,
 	pointsAt,
 	shownOfHeld,
-	WIRING_KINDS,
 	wholeKit,
 	wiringOf,
 	type AnyDocument,
@@ -18,8 +17,6 @@ import {
 	type Held,
 	type Kit,
 	type KindName,
-	type MadeChange,
-	type Scope,
 	type Stub,
 	type Told,
 	type Wiring
@@ -30,14 +27,14 @@ import { MotionWorker } from '../workers/motion';
 import { Shelf } from '../workers/shelf';
 import * as api from './api';
 import { BringingIn } from './bring-in';
-import { courseId, Courses, isCourse } from './courses.svelte';
+import { Courses } from './courses.svelte';
 import { takeEarlierDrafts } from './earlier-drafts';
 import { FieldNotes } from './field-notes';
 import { FindingsOf } from './findings.svelte';
 import { Histories } from './histories';
 import { listenToChanges } from './live';
 import { Notices, type Notice } from './notices.svelte';
-import { RIG, rigKey, WIRING, type Keeping, type Opened, type Saved } from './opened';
+import { rigKey, WIRING, type Opened } from './opened';
 import { Outbox } from './outbox.svelte';
 import { People } from './people.svelte';
 import { personName } from './person';
@@ -45,13 +42,13 @@ import { Presence } from './presence.svelte';
 import { addressOf, placeIn } from './places';
 import { PresetActs } from './preset-acts';
 import { BrowserShelter, windowName } from './shelter';
+import { isWiringKind, nameOf, Standing } from './standing.svelte';
 import { Tabs } from './tabs';
 import type { Refused } from './refused';
 import { PRESETS, WorkingCopy } from './working-copy.svelte';
 
 export { rigKey, WIRING };
 export type { Notice, Opened, Refused };
-const isWiringKind = (kind: KindName): boolean => (WIRING_KINDS as readonly KindName[]).includes(kind);
 
 export class ProjectSession {
 	/** How many presets are still to come from the server. */
@@ -73,11 +70,12 @@ export class ProjectSession {
 	readonly histories: Histories;
 	/** What waits beside its field because somebody else was first. */
 	readonly waiting: FieldNotes;
+	/** How each document stands with the server, by its key. */
+	readonly standing: Standing;
 	private readonly work: WorkingCopy;
 	private readonly outbox: Outbox;
 	private readonly presence = new Presence();
 	private readonly listeners = new Set<(preset: ShakePreset) => void>();
-	private wiringSaved = $state.raw<Saved>({ version: 1, savedAt: '' });
 	private readonly stubs = new Map<string, Stub>();
 
 	/** Keys of shakes in the project's order. */
@@ -91,17 +89,16 @@ export class ProjectSession {
 			.map((one) => shownOfHeld(one) as BobPreset | LagPreset);
 	});
 	/** Events, game values and cues. */
-	readonly wiring = $derived.by((): Wiring => wiringOf(this.wiringHeld));
+	readonly wiring = $derived.by((): Wiring => wiringOf(this.standing.wiring));
 
 	constructor(opened: Opened) {
 		const { project, number, documents, stubs = [], count, wiring } = opened;
-		if (wiring) this.wiringSaved = wiring;
 		this.project = project;
 		this.people = new People(project.slug);
 		for (const stub of stubs) this.stubs.set(stub.uuid, stub);
 		this.work = new WorkingCopy(newUuid(), documents, number, {
 			changed: (held) => this.shown(held),
-			made: (change) => this.countWiring(change),
+			made: (change) => this.standing.count(change),
 			stirred: () => this.outbox?.stirred()
 		});
 		this.outbox = new Outbox(
@@ -113,9 +110,10 @@ export class ProjectSession {
 			{
 				who: personName,
 				say: (text) => this.say(text),
-				nameOf: (held) => this.nameOf(held)
+				nameOf
 			}
 		);
+		this.standing = new Standing(this.work, this.outbox, wiring);
 		this.acts = new PresetActs(this, this.work, this.outbox);
 		this.findings = new FindingsOf(() => this.asKit);
 		this.bringing = new BringingIn(project.slug, this.work, (text) => this.say(text));
@@ -128,10 +126,6 @@ export class ProjectSession {
 		});
 		const here = documents.filter(({ kind }) => (PRESETS as readonly KindName[]).includes(kind)).length;
 		this.missing = Math.max(0, (count ?? here) - here);
-	}
-
-	private get wiringHeld(): Held[] {
-		return WIRING_KINDS.flatMap((kind) => this.work.list(kind));
 	}
 
 	/** Where the project's pages are: `/` and its part of the address, written as addresses are. */
@@ -186,8 +180,8 @@ export class ProjectSession {
 
 	/** What makes what is here of a key into another document of its kind. */
 	private towards(key: string, document: AnyDocument | Wiring): readonly ChangePart[] {
-		if (key === WIRING) return partsTowards(this.wiringHeld, [...this.stubs.values()], document as Wiring);
-		const [held] = this.heldOf(key);
+		if (key === WIRING) return partsTowards(this.standing.wiring, [...this.stubs.values()], document as Wiring);
+		const [held] = this.standing.heldOf(key);
 		if (!held) return [];
 		const fields = fieldsTowards(held, document as AnyDocument);
 		return fields.length > 0 ? [{ document: held.uuid, on: held.version, fields }] : [];
@@ -202,30 +196,6 @@ export class ProjectSession {
 		if (held.kind !== 'shake') return;
 		const preset = shownOfHeld(held) as ShakePreset;
 		for (const listener of this.listeners) listener(preset);
-	}
-
-	/** The versions of the wiring are the changes of any of its documents. */
-	private countWiring({ parts, savedAt }: MadeChange): void {
-		const ofWiring = parts.some(({ document }) => isWiringKind(this.work.get(document)?.kind ?? 'shake'));
-		if (ofWiring) this.wiringSaved = { version: this.wiringSaved.version + 1, savedAt };
-	}
-
-	/** What a sentence calls a document. */
-	nameOf(held: Held): string {
-		return isWiringKind(held.kind)
-			? 'the events, cues and rigs'
-			: `“${(shownOfHeld(held) as AnyDocument).name ?? held.id}”`;
-	}
-
-	/** What is held of the document or documents of a key. */
-	private heldOf(key: string): readonly Held[] {
-		if (key === WIRING) return this.wiringHeld;
-		const held = isCourse(key)
-			? this.work.find(['course'], courseId(key))
-			: key.startsWith(RIG)
-				? this.work.find(['rig'], key.slice(RIG.length))
-				: this.work.find(PRESETS, key);
-		return held ? [held] : [];
 	}
 
 	get undoLabel(): string | null {
@@ -271,20 +241,6 @@ export class ProjectSession {
 
 	get lags(): LagPreset[] {
 		return this.bobsAndLags.filter(isLag);
-	}
-
-	/** Where a document of the key stands with the server. */
-	savedOf(key: string): Saved | undefined {
-		if (key === WIRING) return this.wiringSaved;
-		const [held] = this.heldOf(key);
-		return held && this.work.ackedOf(held.uuid);
-	}
-
-	keepingOf(key: string): Keeping {
-		const uuids = new Set(this.heldOf(key).map(({ uuid }) => uuid));
-		if ([...uuids].some((uuid) => this.work.busy.has(uuid)))
-			return this.outbox.away ? 'away' : this.outbox.sending ? 'saving' : 'changed';
-		return this.work.refused.some(({ document }) => uuids.has(document)) ? 'refused' : 'kept';
 	}
 
 	/** How many other tabs look at this preset. */
@@ -340,7 +296,7 @@ export class ProjectSession {
 
 	/** Changes the wiring as one undoable step; marks as in `change`. */
 	rewire(label: string, recipe: (wiring: Wiring) => Wiring, mark: string | null = null): void {
-		const parts = partsTowards(this.wiringHeld, [...this.stubs.values()], recipe(this.wiring));
+		const parts = partsTowards(this.standing.wiring, [...this.stubs.values()], recipe(this.wiring));
 		this.waiting.noteControl(parts);
 		this.work.change(label, parts, mark === null ? null : `${WIRING} ${mark}`);
 	}
@@ -383,20 +339,6 @@ export class ProjectSession {
 		if (this.redoLabel === null) return this.say('There is nothing to redo.');
 		const label = this.redo();
 		if (label !== null) this.say(`Done again: ${label}`);
-	}
-
-	/** Whose history a room shows: a document's, by its key, or that of events, game values, cues and rigs. */
-	scopeOf(key: string): Scope {
-		if (key === WIRING) return { kinds: WIRING_KINDS };
-		return { uuids: this.heldOf(key).map(({ uuid }) => uuid) };
-	}
-
-	/** What a sentence says of where somebody is. */
-	placeName(key: string): string {
-		if (key === '') return 'is here';
-		const [held] = this.heldOf(key);
-		if (key === WIRING || !held) return 'is at the events, cues and rigs';
-		return `is at ${this.nameOf(held)}`;
 	}
 
 	/** Tells other tabs, and other people, which document this one shows. */

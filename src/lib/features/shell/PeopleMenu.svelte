@@ -19,7 +19,7 @@
 		<div class="body">
 			<ul>
 				{#each others as other (other.browser)}
-					<li><b>{other.who || 'Somebody'}</b> {session.placeName(other.document)}</li>
+					<li><b>{other.who || 'Somebody'}</b> {session.standing.placeName(other.document)}</li>
 				{:else}
 					<li>Nobody else has this project open.</li>
 				{/each}
