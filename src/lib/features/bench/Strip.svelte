@@ -19,7 +19,8 @@
 	import { DYES } from '$lib/plots/dyes';
 	import { theme } from '$lib/ui/theme.svelte';
 	import { GALLERY_REST } from '$lib/viewport/rests';
-	import { paperLength, type BenchState } from './bench.svelte';
+	import type { BenchState } from './bench.svelte';
+	import { paperLength } from './paper';
 	import { handlesOf } from './strip-handles';
 	import StripHandles from './StripHandles.svelte';
 	import StripLife from './StripLife.svelte';

@@ -6,7 +6,8 @@
 	import { inkOf } from '$lib/plots/inks';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
-	import { paperLength, type BenchState } from './bench.svelte';
+	import type { BenchState } from './bench.svelte';
+	import { paperLength } from './paper';
 
 	interface Props {
 		bench: BenchState;

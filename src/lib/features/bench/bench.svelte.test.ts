@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { createPlayer, type ShakePreset } from 'dinesis-runtime';
 import { newPreset } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
-import { BenchState, paperLength } from './bench.svelte';
+import { BenchState } from './bench.svelte';
+import { paperLength } from './paper';
 import { FRESH_KEYS, freshPattern, patternPath, withPattern, withView } from './pattern-drawing';
 import { Wall } from './wall';
 

@@ -10,12 +10,13 @@ import {
 	type Play,
 	type Player
 } from 'dinesis-runtime/tools';
-import { naturalLength } from '$lib/analysis';
 import { withSolo } from '$lib/documents';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { GALLERY_REST } from '$lib/viewport/rests';
+import { paperLength } from './paper';
 import { Recorder } from './recorder';
 import { readSlot, writeSlot } from './slot';
+import { Twin } from './twin';
 
 /** A press shorter than this leaves a continuous motion running; a longer one is a hold. */
 const TAP_MS = 280;
@@ -86,9 +87,7 @@ export class BenchState {
 	private real: Seconds = 0;
 	private frameTime = 1 / 60;
 	private limits = compileCeilings({});
-	private twin: Player | null = null;
-	/** The other version's play of each play. */
-	private readonly twins = new Map<Play, Play>();
+	private twin: Twin | null = null;
 	private readonly frames = new Set<() => void>();
 	private readonly held = new Map<string, { play: Play; at: number; latched: boolean }>();
 	private readonly said = new Map<string, { text: string; until: Seconds }>();
@@ -99,7 +98,7 @@ export class BenchState {
 		this.player = this.newPlayer(session.presets);
 		this.stopListening = session.onChange((preset) => {
 			this.player.setPreset(this.heard(preset));
-			if (preset.id !== this.open) this.twin?.setPreset(preset);
+			if (preset.id !== this.open) this.twin?.player.setPreset(preset);
 			if (this.paused) this.refresh();
 		});
 	}
@@ -188,10 +187,7 @@ export class BenchState {
 		const play = this.player.fire(key, { ...options, seed });
 		const text = WORDS[this.player.outcome];
 		if (text) this.said.set(key, { text, until: this.real + SAID_FOR });
-		if (this.twin) {
-			const twin = this.twin.fire(key, { ...options, seed: play?.seed ?? seed });
-			if (play && twin) this.twins.set(play, twin);
-		}
+		this.twin?.fire(play, key, { ...options, seed: play?.seed ?? seed });
 		if (key === this.open && play) this.newest = play;
 		this.noteSounding();
 		return play;
@@ -252,7 +248,7 @@ export class BenchState {
 
 	setValue(id: string, value: number): void {
 		this.values = { ...this.values, [id]: value };
-		for (const player of [this.player, this.twin]) player?.values.set(id, value);
+		for (const player of this.players) player.values.set(id, value);
 		if (this.paused) this.refresh();
 	}
 
@@ -271,15 +267,12 @@ export class BenchState {
 		this.other = other && { ...other, id: this.open };
 		this.compare = other ? compare : 'a';
 		writeSlot(this.session.project.slug, this.open, this.other);
-		this.twins.clear();
 		this.twin = null;
 		if (!this.other) return;
 		const kept = this.other;
-		this.twin = this.newPlayer(this.session.presets.map((p) => (p.id === this.open ? kept : p)));
-		for (const [id, value] of Object.entries(this.values)) this.twin.values.set(id, value);
-		this.twin.advanceTo(this.player.now);
-		for (const play of this.player.plays) this.mirror(play);
-		this.twin.advanceTo(this.player.now);
+		const player = this.newPlayer(this.session.presets.map((p) => (p.id === this.open ? kept : p)));
+		for (const [id, value] of Object.entries(this.values)) player.values.set(id, value);
+		this.twin = new Twin(player, this.player, this.source);
 		this.show();
 	}
 
@@ -320,6 +313,11 @@ export class BenchState {
 		return said && said.until > this.real ? said.text : '';
 	}
 
+	/** A's player, and B's while there is one. */
+	private get players(): readonly Player[] {
+		return this.twin ? [this.player, this.twin.player] : [this.player];
+	}
+
 	private newPlayer(presets: readonly ShakePreset[]): Player {
 		const player = createPlayer(presets, { seed: 20, distance: false, parameters: this.session.wiring.parameters });
 		player.setRest(...GALLERY_REST.position, ...GALLERY_REST.orientation);
@@ -340,7 +338,7 @@ export class BenchState {
 	private advanceTo(time: Seconds): void {
 		const isNew = time > this.player.now;
 		this.player.advanceTo(time);
-		this.twin?.advanceTo(time);
+		this.twin?.player.advanceTo(time);
 		this.show();
 		if (isNew) this.recorder.push(time, this.offset);
 	}
@@ -354,24 +352,13 @@ export class BenchState {
 		this.offset.set(this.player.offset);
 		applyCeilings(this.limits, this.offset);
 		if (!this.twin) return;
-		this.otherOffset.set(this.twin.offset);
+		this.otherOffset.set(this.twin.player.offset);
 		applyCeilings(this.limits, this.otherOffset);
 	}
 
 	private stop(play: Play, at: Seconds = this.player.now): void {
 		play.stop(at);
-		this.twins.get(play)?.stop(at);
-	}
-
-	/** Puts a play of A into B as if it had been fired there as well. */
-	private mirror(play: Play): void {
-		const { seed, strength, length, stoppedAt } = play;
-		const ago = this.player.now - play.trigger;
-		const twin = this.twin!.fire(play.presetId, { seed, strength, length, ago, at: this.source });
-		if (!twin) return;
-		if (stoppedAt === -Infinity) twin.cut(this.player.now);
-		else if (stoppedAt !== null) twin.stop(play.trigger + play.delay + stoppedAt);
-		this.twins.set(play, twin);
+		this.twin?.stop(play, at);
 	}
 
 	/** Lets the open preset stand at a moment after its trigger: what playing up to there would have shown. */
@@ -380,8 +367,8 @@ export class BenchState {
 		if (!preset) return;
 		const last = this.newest?.presetId === this.open ? this.newest : null;
 		const seed = last?.seed ?? this.heldSeed ?? this.player.seedOfPlay(this.player.playsFired + 1);
-		for (const player of [this.player, this.twin])
-			for (const play of player?.plays ?? []) if (play.presetId === this.open) play.cut(this.player.now);
+		for (const player of this.players)
+			for (const play of player.plays) if (play.presetId === this.open) play.cut(this.player.now);
 		this.held.delete(this.open);
 		const play = this.fire(this.open, ago, seed, last?.strength ?? this.strength);
 		const { letGoAt } = paperLength(preset);
@@ -425,15 +412,6 @@ export class BenchState {
 		for (const play of this.player.plays) now.add(play.presetId);
 		if (now.size !== this.sounding.size || [...now].some((key) => !this.sounding.has(key))) this.sounding = now;
 		for (const [key, held] of this.held) if (held.play.isOver(this.player.now)) this.held.delete(key);
-		for (const play of this.twins.keys()) if (play.isOver(this.player.now)) this.twins.delete(play);
+		this.twin?.forgetOver(this.player.now);
 	}
-}
-
-/** How much paper a preset needs: its whole length, or for a continuous one its fades, its growth and a stretch between. */
-export function paperLength(preset: ShakePreset): { readonly seconds: Seconds; readonly letGoAt: Seconds | undefined } {
-	const { timing } = preset;
-	if (timing.mode === 'burst') return { seconds: Math.max(0.1, naturalLength(preset) * 1.12), letGoAt: undefined };
-	const risen = Math.max(timing.fadeIn.time, Math.min(timing.growth?.over ?? 0, 120));
-	const letGoAt = timing.delay + risen + 2.5;
-	return { seconds: (letGoAt + timing.fadeOut.time) * 1.08 + 0.2, letGoAt };
 }

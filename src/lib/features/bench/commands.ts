@@ -2,7 +2,8 @@
 import type { ShakePreset } from 'dinesis-runtime';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { Command, CommandTable } from '$lib/ui/commands.svelte';
-import { paperLength, type BenchState } from './bench.svelte';
+import type { BenchState } from './bench.svelte';
+import { paperLength } from './paper';
 import type { WindowShows } from './window.svelte';
 
 export interface BenchParts {
