@@ -16,11 +16,17 @@
 	const id = $props.id();
 
 	$effect(() => {
-		if (open && !dialog.open) {
-			dialog.showModal();
-			// What says so itself has the focus; else the dialog: not its closing button.
-			if (!dialog.querySelector('[autofocus]')) dialog.focus({ preventScroll: true });
-		} else if (!open && dialog.open) dialog.close();
+		if (!open) return;
+		const own = dialog;
+		const before = document.activeElement;
+		own.showModal();
+		// What says so itself has the focus; else the dialog: not its closing button.
+		if (!own.querySelector('[autofocus]')) own.focus({ preventScroll: true });
+		return () => {
+			if (own.open) own.close();
+			// A dialog that left the page with its content gives nothing back by itself.
+			if (document.activeElement === document.body && before instanceof HTMLElement) before.focus();
+		};
 	});
 </script>
 

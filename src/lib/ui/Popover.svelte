@@ -4,7 +4,7 @@
 	 * close it; then the focus goes back to the button.
 	 */
 	import type { Snippet } from 'svelte';
-	import { autoUpdate, computePosition, flip, offset, shift } from '@floating-ui/dom';
+	import { keepBeside } from './beside';
 
 	interface Props {
 		label: string;
@@ -48,12 +48,7 @@
 		// A field that says so itself (`autofocus`) has the focus by now; else the panel takes it.
 		const first = panel.querySelector<HTMLElement>('[autofocus]') ?? panel;
 		if (!panel.contains(document.activeElement)) first.focus({ preventScroll: true });
-		return autoUpdate(trigger, panel, async () => {
-			const placement = align === 'right' ? 'bottom-end' : 'bottom-start';
-			const middleware = [offset(6), flip(), shift({ padding: 8 })];
-			const { x, y } = await computePosition(trigger, panel, { strategy: 'fixed', placement, middleware });
-			Object.assign(panel.style, { left: `${x}px`, top: `${y}px` });
-		});
+		return keepBeside(trigger, panel, { align, gap: 6 });
 	}
 </script>
 

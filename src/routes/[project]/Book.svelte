@@ -8,13 +8,12 @@
 	import { everywhere } from '$lib/features/shell/everywhere';
 	import FieldNotes from '$lib/features/shell/FieldNotes.svelte';
 	import PeopleMenu from '$lib/features/shell/PeopleMenu.svelte';
-	import Palette from '$lib/features/shell/Palette.svelte';
 	import { ROOMS } from '$lib/features/shell/rooms';
-	import ShortcutsDialog from '$lib/features/shell/ShortcutsDialog.svelte';
 	import { hasBegun, lastIn, noteBegun, placeOf, remember } from '$lib/session/places';
 	import { provideSession, ProjectSession } from '$lib/session/session.svelte';
 	import { fetchShelf, type ShelfEntry } from '$lib/session/api';
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
+	import { placing } from '$lib/ui/beside';
 	import { Commands, provideCommands } from '$lib/ui/commands.svelte';
 	import { theme } from '$lib/ui/theme.svelte';
 	import { keepTyped } from '$lib/ui/typed';
@@ -30,6 +29,7 @@
 	let palette = $state(false);
 	let shortcuts = $state(false);
 	let history = $state(false);
+	let dialogs = $state.raw<typeof import('$lib/features/shell/dialogs') | null>(null);
 	/** Says how to begin something of one's own, until one has or has put it away. */
 	let hint = $state(false);
 	let shelf = $state.raw<readonly ShelfEntry[]>([]);
@@ -54,9 +54,18 @@
 	/** Tabs follow what is remembered: they are read again with every move. */
 	let tabs = $state.raw<Readonly<Record<string, string>>>({});
 
+	async function fetchDialogs() {
+		dialogs ??= await import('$lib/features/shell/dialogs').catch(() => null);
+	}
+	function showShortcuts() {
+		shortcuts = true;
+		void fetchDialogs();
+	}
+
 	/** What the page does not hold yet is asked for when one begins to look for something. */
 	function openPalette() {
 		palette = true;
+		void fetchDialogs();
 		void session.courses.fetch();
 		void fetchShelf().then((answer) => answer.ok && (shelf = answer.value));
 	}
@@ -79,6 +88,8 @@
 		// Rooms are reached while the server is away: what they are made of is here by then.
 		for (const { path } of ROOMS) void preloadCode(addressOf(path)).catch(() => undefined);
 		fetchAfterPaint(
+			placing,
+			fetchDialogs,
 			() => import('$lib/room/map-hand'),
 			() => import('$lib/stages/LagChart.svelte')
 		);
@@ -89,7 +100,7 @@
 				visit,
 				open,
 				openPalette,
-				showShortcuts: () => (shortcuts = true),
+				showShortcuts,
 				showHistory: () => (history = true),
 				shelf: () => shelf
 			}),
@@ -142,8 +153,14 @@
 		<div class="page" bind:this={pageRoot}>{@render children()}</div>
 	</div>
 </div>
-<Palette open={palette} commands={() => commands.all()} onclose={() => (palette = false)} />
-<ShortcutsDialog open={shortcuts} shortcuts={() => commands.shortcuts()} onclose={() => (shortcuts = false)} />
+{#if dialogs}
+	<dialogs.Palette open={palette} commands={() => commands.all()} onclose={() => (palette = false)} />
+	<dialogs.ShortcutsDialog
+		open={shortcuts}
+		shortcuts={() => commands.shortcuts()}
+		onclose={() => (shortcuts = false)}
+	/>
+{/if}
 {#if history}
 	{#await import('$lib/features/shell/ProjectHistory.svelte') then { default: ProjectHistory }}
 		<ProjectHistory {session} onclose={() => (history = false)} />

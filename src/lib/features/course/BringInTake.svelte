@@ -15,11 +15,10 @@
 	interface Props {
 		session: ProjectSession;
 		worker: CourseWorker;
-		open: boolean;
 		onclose: () => void;
 		onmade: (id: string) => void;
 	}
-	let { session, worker, open, onclose, onmade }: Props = $props();
+	let { session, worker, onclose, onmade }: Props = $props();
 
 	/** After the last event of a log the course goes on so long. */
 	const AFTER = 3;
@@ -41,14 +40,6 @@
 		...there.map(({ id, name }) => ({ value: id, label: name }))
 	];
 	const ready = $derived(log !== null || (heard !== null && (onsetIs !== '' || loudnessIs !== '')));
-
-	$effect(() => {
-		if (open) return;
-		name = '';
-		trouble = [];
-		log = sound = heard = null;
-		onsetIs = loudnessIs = '';
-	});
 
 	function refuse(lines: readonly string[]) {
 		log = sound = heard = null;
@@ -122,7 +113,7 @@
 	}
 </script>
 
-<Dialog title="Bring in a take" {open} {onclose} wide>
+<Dialog title="Bring in a take" open {onclose} wide>
 	<FileDrop
 		label="A log or a sound"
 		accept=".csv,.jsonl,.ndjson,.json,.txt,.wav,audio/wav"

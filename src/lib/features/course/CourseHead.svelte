@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { onMount } from 'svelte';
 	import Archive from '@lucide/svelte/icons/archive';
 	import Copy from '@lucide/svelte/icons/copy';
 	import Footprints from '@lucide/svelte/icons/footprints';
@@ -6,9 +7,9 @@
 	import { courseKey } from '$lib/session/courses.svelte';
 	import DocumentPicker from '$lib/room/DocumentPicker.svelte';
 	import RoomHead from '$lib/room/RoomHead.svelte';
+	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import Button from '$lib/ui/Button.svelte';
 	import BakeMenu from './BakeMenu.svelte';
-	import BringInTake from './BringInTake.svelte';
 	import type { CourseState } from './course.svelte';
 	import type { CourseWorker } from '$lib/workers/course';
 
@@ -24,6 +25,8 @@
 	const session = $derived(desk.session);
 	const course = $derived(desk.course);
 	let bringing = $state(false);
+	const bringIn = () => import('./BringInTake.svelte');
+	onMount(() => fetchAfterPaint(bringIn));
 
 	async function openMade(made: Promise<string | null>, close: () => void) {
 		const id = await made;
@@ -76,4 +79,8 @@
 		><Footprints size={15} /> Free run</Button
 	>
 </RoomHead>
-<BringInTake {session} {worker} open={bringing} onclose={() => (bringing = false)} onmade={onopen} />
+{#if bringing}
+	{#await bringIn() then { default: BringInTake }}
+		<BringInTake {session} {worker} onclose={() => (bringing = false)} onmade={onopen} />
+	{/await}
+{/if}

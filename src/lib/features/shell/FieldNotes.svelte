@@ -3,8 +3,8 @@
 	 * Values that were not taken because somebody else changed the same field first. Each is a small note at its field, or in the corner where
 	 * the field is not on the page: it takes no focus and no key, says both values, and waits for a press. The work goes on meanwhile.
 	 */
-	import { autoUpdate, computePosition, flip, offset, shift } from '@floating-ui/dom';
 	import type { ProjectSession, Refused } from '$lib/session/session.svelte';
+	import { keepBeside } from '$lib/ui/beside';
 	import Button from '$lib/ui/Button.svelte';
 
 	let { session }: { session: ProjectSession } = $props();
@@ -29,16 +29,7 @@
 		const control = name && document.querySelector(`.page [aria-label="${CSS.escape(name)}"]`);
 		if (!control) return;
 		note.classList.add('beside');
-		const stop = autoUpdate(control, note, async () => {
-			const middleware = [offset(4), flip(), shift({ padding: 8 })];
-			const { x, y } = await computePosition(control, note, {
-				strategy: 'fixed',
-				placement: 'bottom-start',
-				middleware
-			});
-			Object.assign(note.style, { left: `${x}px`, top: `${y}px` });
-		});
-		return { destroy: stop };
+		return { destroy: keepBeside(control, note, { gap: 4 }) };
 	}
 </script>
 
