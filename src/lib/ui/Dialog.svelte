@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Snippet } from 'svelte';
+	import { onDestroy, type Snippet } from 'svelte';
 
 	interface Props {
 		title: string;
@@ -15,19 +15,24 @@
 	let dialog: HTMLDialogElement;
 	const id = $props.id();
 
+	/** What had the focus when it opened. */
+	let before: Element | null = null;
+
 	$effect(() => {
-		if (!open) return;
-		const own = dialog;
-		const before = document.activeElement;
-		own.showModal();
-		// What says so itself has the focus; else the dialog: not its closing button.
-		if (!own.querySelector('[autofocus]')) own.focus({ preventScroll: true });
-		return () => {
-			if (own.open) own.close();
-			// A dialog that left the page with its content gives nothing back by itself.
-			if (document.activeElement === document.body && before instanceof HTMLElement) before.focus();
-		};
+		if (open && !dialog.open) {
+			before = document.activeElement;
+			dialog.showModal();
+			// What says so itself has the focus; else the dialog: not its closing button.
+			if (!dialog.querySelector('[autofocus]')) dialog.focus({ preventScroll: true });
+		} else if (!open && dialog.open) dialog.close();
 	});
+	// One that leaves the page while it is open gives nothing back by itself.
+	onDestroy(() => {
+		if (open && before instanceof HTMLElement) setTimeout(giveBack, 0, before);
+	});
+	function giveBack(to: HTMLElement) {
+		if (document.activeElement === document.body) to.focus();
+	}
 </script>
 
 <dialog

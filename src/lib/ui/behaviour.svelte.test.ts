@@ -194,6 +194,17 @@ describe('a dialog', () => {
 		expect(document.activeElement).not.toBe(screen.getByRole('dialog'));
 	});
 
+	it('that leaves the page with what it was part of gives the focus back to where it was', async () => {
+		const button = document.body.appendChild(document.createElement('button'));
+		button.focus();
+		const { unmount } = render(Dialog, { title: 'T', open: true, children: text('<p>x</p>') });
+		await tick();
+		expect(document.activeElement).toBe(screen.getByRole('dialog'));
+		unmount();
+		await vi.waitFor(() => expect(document.activeElement).toBe(button));
+		button.remove();
+	});
+
 	it('Escape asks for its end at once; no key gets behind it', async () => {
 		const close = vi.fn();
 		const behind = vi.fn();

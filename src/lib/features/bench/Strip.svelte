@@ -5,17 +5,16 @@
 	import { applyCeilings, channelsOf, compileGain, gainAt, isBent, stopGain } from 'dinesis-runtime/tools';
 	import { sampleShake, type Track } from '$lib/analysis';
 	import { withSolo } from '$lib/documents';
+	import { layBands, MARGIN, reachOf, xAt, type StripFrame } from '$lib/plots/strip';
 	import {
+		curvesOf,
 		drawCeilings,
 		drawCurves,
 		drawGain,
 		drawPaper,
-		layBands,
-		MARGIN,
-		reachOf,
-		xAt,
-		type StripFrame
-	} from '$lib/plots/strip';
+		gainLevels,
+		type Curve
+	} from '$lib/plots/strip-ink';
 	import { DYES } from '$lib/plots/dyes';
 	import { theme } from '$lib/ui/theme.svelte';
 	import { GALLERY_REST } from '$lib/viewport/rests';
@@ -42,10 +41,12 @@
 	const BENCH_REST = [...GALLERY_REST.position, ...GALLERY_REST.orientation] as const;
 
 	const isBurst = $derived(preset.timing.mode === 'burst');
-	const length = $derived(paperLength(preset));
+	// Figures, not the object they come in: most of what is dragged leaves them as they are, and what hangs on them.
+	const seconds = $derived(paperLength(preset).seconds);
+	const letGoAt = $derived(paperLength(preset).letGoAt);
 	/** While a handle is dragged the paper keeps its length, so that the hand and the handle stay together. */
 	let holdLength = $state<number | null>(null);
-	const frame = $derived<StripFrame>({ width, height, from: 0, to: holdLength ?? length.seconds });
+	const frame = $derived<StripFrame>({ width, height, from: 0, to: holdLength ?? seconds });
 	/** What is heard: only some layers, or a neighbour that is tried out. */
 	const heard = $derived(bench.trying ? { ...bench.trying, id: preset.id } : withSolo(preset, bench.solo));
 	const beside = $derived(bench.other);
@@ -93,12 +94,14 @@
 		return own;
 	});
 	const bands = $derived(layBands(channels, reach, preset.view, height));
-	const shape = $derived(compileGain(heard.timing));
-	const delay = $derived(heard.timing.delay);
+	const timing = $derived(heard.timing);
+	const shape = $derived(compileGain(timing));
+	const delay = $derived(timing.delay);
+	const levels = $derived(gainLevels(frame, gain));
 
 	function gain(time: number): number {
 		const age = time - delay;
-		const letGo = length.letGoAt === undefined ? Infinity : length.letGoAt - delay;
+		const letGo = letGoAt === undefined ? Infinity : letGoAt - delay;
 		return age <= letGo
 			? gainAt(shape, age)
 			: Math.min(gainAt(shape, age), gainAt(shape, letGo)) * stopGain(shape, age, letGo);
@@ -125,17 +128,16 @@
 		const drawn = { frame, bands, track, free, seen, besideTrack, limited, limits: compileLimits };
 		const dyes = DYES[theme.now];
 		if (running || width < 10) return;
-		const draw = (
-			pen: CanvasRenderingContext2D,
-			of: Track,
-			look: { alpha?: number; width?: number; dots?: boolean }
-		): void =>
-			drawCurves(pen, dyes, drawn.frame, drawn.bands, of.values, of.count, (i) => i / of.fps, preset.view, look);
+		const curves = (of: Track, dots = false) =>
+			curvesOf(drawn.frame, drawn.bands, of.values, of.count, (i) => i / of.fps, dots);
+		const draw = (pen: CanvasRenderingContext2D, of: Curve[], look: { alpha?: number; width?: number }): void =>
+			drawCurves(pen, dyes, drawn.frame, of, preset.view, look);
 		const pen = penOf(paper, true);
 		drawPaper(pen, dyes, drawn.frame, drawn.bands);
-		drawGain(pen, dyes, drawn.frame, drawn.bands, gain);
-		if (drawn.besideTrack) draw(pen, drawn.besideTrack, { alpha: 0.75, width: 0.9 });
-		draw(pen, drawn.track, { alpha: 0.38 });
+		drawGain(pen, dyes, drawn.bands, levels);
+		if (drawn.besideTrack) draw(pen, curves(drawn.besideTrack), { alpha: 0.75, width: 0.9 });
+		const planned = curves(drawn.track);
+		draw(pen, planned, { alpha: 0.38 });
 		if (drawn.limited)
 			drawCeilings(pen, dyes, drawn.frame, drawn.bands, drawn.limits, (time) => {
 				const i = Math.round(time * drawn.free.fps);
@@ -144,10 +146,10 @@
 		const ink = penOf(front);
 		ink.clearRect(0, 0, width, height);
 		if (drawn.seen) {
-			draw(ink, drawn.track, { alpha: 0.3 });
-			draw(ink, drawn.seen, { width: 1.2 });
-			draw(ink, drawn.seen, { dots: true });
-		} else draw(ink, drawn.track, {});
+			draw(ink, planned, { alpha: 0.3 });
+			draw(ink, curves(drawn.seen), { width: 1.2 });
+			draw(ink, curves(drawn.seen, true), {});
+		} else draw(ink, planned, {});
 	});
 
 	function tick() {
@@ -189,9 +191,9 @@
 		const pen = penOf(paper, true);
 		const dyes = DYES[theme.now];
 		drawPaper(pen, dyes, moving, own);
-		drawCurves(pen, dyes, moving, own, values, count, (i) => times[i]!, preset.view);
-		if (bench.pictureRate > 0)
-			drawCurves(pen, dyes, moving, own, values, count, (i) => times[i]!, preset.view, { dots: true });
+		const curves = (dots: boolean) => curvesOf(moving, own, values, count, (i) => times[i]!, dots);
+		drawCurves(pen, dyes, moving, curves(false), preset.view);
+		if (bench.pictureRate > 0) drawCurves(pen, dyes, moving, curves(true), preset.view);
 		const x = xAt(moving, now);
 		head.style.transform = `translateX(${x.toFixed(1)}px)`;
 		head.style.visibility = 'visible';
@@ -200,7 +202,7 @@
 	onMount(() => bench.onFrame(tick));
 
 	/** What a neighbour does is looked at, not changed. */
-	const handles = $derived(bench.trying ? [] : handlesOf(preset, length.letGoAt));
+	const handles = $derived(bench.trying ? [] : handlesOf(preset, letGoAt));
 	const box = (): DOMRect => strip.getBoundingClientRect();
 </script>
 
@@ -221,8 +223,8 @@
 			<StripLife {preset} {frame} band={bands[0]} {box} {onchange} />
 		{/if}
 		{#if beside}<span class="inks">full ink <b>A</b> · thin <b>B</b></span>{/if}
-		{#if length.letGoAt !== undefined}
-			<span class="mark" style:left="{xAt(frame, length.letGoAt)}px"><em>let go</em></span>
+		{#if letGoAt !== undefined}
+			<span class="mark" style:left="{xAt(frame, letGoAt)}px"><em>let go</em></span>
 		{/if}
 		<StripHandles {handles} {frame} onhold={(seconds) => (holdLength = seconds)} {onchange} />
 	{/if}
