@@ -1,10 +1,9 @@
 /** ./dinesis test [PART]: runs the parts and closes with one line, `N passed, N failed`. */
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from './lib/paths';
 import { fail, say } from './lib/say';
+import { WholeRun } from './lib/whole-run';
 
 interface Count {
 	passed: number;
@@ -19,10 +18,8 @@ interface Report {
 	stats: { expected: number; flaky: number; unexpected: number };
 }
 
-const scratch = mkdtempSync(join(tmpdir(), 'dinesis-results-'));
-const run = (file: string, args: string[], env: Record<string, string> = {}): boolean =>
-	spawnSync(file, args, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
-		.status === 0;
+const run = (file: string, args: string[], env: Record<string, string> = {}): Promise<boolean> =>
+	whole.run(file, args, { cwd: ROOT, env });
 const one = (ok: boolean): Count => ({ passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
 const sum = (...counts: Count[]): Count => ({
 	passed: counts.reduce((n, c) => n + c.passed, 0),
@@ -33,23 +30,23 @@ const sum = (...counts: Count[]): Count => ({
 function counted(name: string, ok: boolean, read: (report: Report) => Count): Count {
 	let count: Count;
 	try {
-		count = read(JSON.parse(readFileSync(join(scratch, `${name}.json`), 'utf8')) as Report);
+		count = read(JSON.parse(readFileSync(join(whole.scratch, `${name}.json`), 'utf8')) as Report);
 	} catch {
 		return { passed: 0, failed: 1 };
 	}
 	return !ok && count.failed === 0 ? { ...count, failed: 1 } : count;
 }
 
-const vitest = (name: string, ...projects: string[]): Count =>
+const vitest = async (name: string, ...projects: string[]): Promise<Count> =>
 	counted(
 		name,
-		run('npx', [
+		await run('npx', [
 			'vitest',
 			'run',
 			...projects.flatMap((p) => ['--project', p]),
 			'--reporter=default',
 			'--reporter=json',
-			`--outputFile.json=${join(scratch, `${name}.json`)}`
+			`--outputFile.json=${join(whole.scratch, `${name}.json`)}`
 		]),
 		(report) => ({
 			passed: report.numPassedTests,
@@ -57,24 +54,24 @@ const vitest = (name: string, ...projects: string[]): Count =>
 		})
 	);
 
-const PARTS: Record<string, () => Count> = {
-	lint: () =>
+const PARTS: Record<string, () => Promise<Count>> = {
+	lint: async () =>
 		sum(
-			one(run('npx', ['prettier', '--check', '--log-level=warn', '.'])),
-			one(run('npx', ['eslint', '.', '--max-warnings=0']))
+			one(await run('npx', ['prettier', '--check', '--log-level=warn', '.'])),
+			one(await run('npx', ['eslint', '.', '--max-warnings=0']))
 		),
-	types: () =>
+	types: async () =>
 		sum(
-			one(run('npx', ['tsc', '-p', 'runtime/tsconfig.json'])),
-			one(run('npx', ['svelte-kit', 'sync'])),
-			one(run('npx', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']))
+			one(await run('npx', ['tsc', '-p', 'runtime/tsconfig.json'])),
+			one(await run('npx', ['svelte-kit', 'sync'])),
+			one(await run('npx', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']))
 		),
 	unit: () => vitest('unit', 'unit', 'page'),
 	server: () => vitest('server', 'server'),
-	e2e: () =>
+	e2e: async () =>
 		counted(
 			'e2e',
-			run('npx', ['playwright', 'test'], { PLAYWRIGHT_JSON_OUTPUT_NAME: join(scratch, 'e2e.json') }),
+			await run('npx', ['playwright', 'test'], { PLAYWRIGHT_JSON_OUTPUT_NAME: join(whole.scratch, 'e2e.json') }),
 			({ stats }) => ({
 				passed: stats.expected + stats.flaky,
 				failed: stats.unexpected
@@ -86,14 +83,16 @@ const wanted = process.argv[2] ?? 'all';
 if (wanted !== 'all' && !PARTS[wanted])
 	fail(`"${wanted}" is no part of the tests. Parts: ${Object.keys(PARTS).join(', ')}.`);
 
+const whole = new WholeRun();
 let total: Count = { passed: 0, failed: 0 };
 for (const [name, part] of Object.entries(PARTS)) {
-	if (wanted !== 'all' && wanted !== name) continue;
+	if (whole.isInterrupted || (wanted !== 'all' && wanted !== name)) continue;
 	const began = performance.now();
-	const count = part();
+	const count = await part();
 	total = sum(total, count);
 	say(`${name}: ${count.passed} passed, ${count.failed} failed in ${Math.round((performance.now() - began) / 1000)} s`);
 }
-rmSync(scratch, { recursive: true, force: true });
+const interrupted = await whole.close();
+if (interrupted !== null) say('interrupted; what was begun is ended');
 process.stdout.write(`${total.passed} passed, ${total.failed} failed\n`);
-process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
+process.exit(interrupted ?? (total.failed === 0 && total.passed > 0 ? 0 : 1));
