@@ -62,7 +62,7 @@
 		const most = i === points.length - 1 ? 1 : points[i + 1]!.at - GAP;
 		return points.map((p, k) =>
 			k === i
-				? { ...p, at: clean(Math.min(most, Math.max(least, at))), value: clean(Math.min(top, Math.max(0, value))) }
+				? { ...p, at: clean(Math.max(least, Math.min(most, at))), value: clean(Math.min(top, Math.max(0, value))) }
 				: p
 		);
 	}
