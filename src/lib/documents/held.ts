@@ -43,9 +43,9 @@ export function fieldsTowards(held: Pick<Held, 'kind' | 'id' | 'body'>, document
 	}));
 }
 
-/** The one field that makes a new document. */
-export function creation(kind: KindName, document: AnyDocument, order: string): FieldChange {
-	const to: Envelope = { kind, id: document.id, order, retired: false, body: treeOf(kind, document) };
+/** The one field that makes a new document. `settled`: something outside knows its id. */
+export function creation(kind: KindName, document: AnyDocument, order: string, settled = false): FieldChange {
+	const to: Envelope = { kind, id: document.id, order, retired: false, settled, body: treeOf(kind, document) };
 	return { path: [], to };
 }
 

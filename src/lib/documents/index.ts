@@ -6,6 +6,7 @@ export { checkRig } from './checks/rig-findings';
 export type { Course, CourseArea, CourseEvent, CourseValue, Trace, Way, Waypoint } from './course-types';
 export { cueWords } from './cue-words';
 export { freeId } from './ids';
+export { idFor, isId, ownerOf, renamed } from './rename';
 export { kitJsonSchema, openKit, type Kit } from './kit';
 export { copyLayer, layerName, orderLayers, withSolo } from './layers';
 export { eventFrom, linkTo, type HappeningKind, type WorldValueKind } from './links';

@@ -176,7 +176,7 @@ export function partsBringing(chosen: readonly Chosen[], held: readonly Held[], 
 		const { kind, document } = arrival;
 		const own = { ...KINDS[kind].pointing(document, at), id: at(KINDS[kind].space, document.id) };
 		const found = own.id === document.id ? here.get(placeOf(arrival)) : undefined;
-		if (!found) return { document: newUuid(), fields: [creation(kind, own, places[i]!)] };
+		if (!found) return { document: newUuid(), fields: [creation(kind, own, places[i]!, true)] };
 		if (found.retired)
 			return part(found, [
 				{ path: ['body'], to: treeOf(kind, own) },

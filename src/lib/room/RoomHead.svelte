@@ -5,7 +5,10 @@
 	 */
 	import type { Snippet } from 'svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import { WIRING } from '$lib/session/opened';
+	import { shownOfHeld, type AnyDocument } from '$lib/documents';
 	import FindingsChip from './FindingsChip.svelte';
+	import IdField from './IdField.svelte';
 	import type { PlayBeside } from './history';
 	import ProjectLink from './ProjectLink.svelte';
 	import UndoButtons from './UndoButtons.svelte';
@@ -32,6 +35,7 @@
 	let { session, name, picker, of, about, onbeside, marks, where, children }: Props = $props();
 
 	const people = $derived(of ? session.people.at(of) : []);
+	const held = $derived(of && of !== WIRING ? session.standing.heldOf(of)[0] : undefined);
 	const tabs = $derived(of ? session.othersAt(of) : 0);
 </script>
 
@@ -41,7 +45,9 @@
 	<FindingsChip {session} />
 	{@render marks?.()}
 	<p>
-		<ProjectLink {session} /> · {@render where()}
+		<ProjectLink {session} /> ·
+		{#if held}<IdField {session} {held} name={shownOfHeld<AnyDocument>(held).name ?? held.id} /> ·{/if}
+		{@render where()}
 		{#if people.length > 0}<strong title="{people.join(', ')} {people.length === 1 ? 'is' : 'are'} here too"
 				>· {people.every((who) => who === 'somebody') ? `+${people.length}` : people.join(', ')}</strong
 			>{/if}

@@ -10,6 +10,7 @@ import {
 } from '$lib/documents';
 import * as api from './api';
 import type { Notice } from './notices.svelte';
+import type { Fields } from './steps';
 import type { WorkingCopy } from './working-copy.svelte';
 
 /** In no id there is a star: no preset can have such a key. */
@@ -23,6 +24,8 @@ export interface CoursesHost {
 	readonly project: string;
 	/** Makes a document at once and returns its id; null when the server did not take it. */
 	make(label: string, kind: KindName, document: AnyDocument, note: string): Promise<string | null>;
+	/** A change with the ids that follow from the names in it. */
+	following(changes: readonly Fields[]): readonly Fields[];
 	say(text: string, action?: Notice['action']): void;
 }
 
@@ -66,7 +69,7 @@ export class Courses {
 		const course = shownOfHeld(held) as Course;
 		const fields = fieldsTowards(held, recipe(course));
 		const own = mark === null ? null : `${courseKey(id)} ${mark}`;
-		this.work.change(`${label} in ${course.name}`, [{ document: held.uuid, fields }], own);
+		this.work.change(`${label} in ${course.name}`, this.host.following([{ document: held.uuid, fields }]), own);
 	}
 
 	/** Adds a course under a free id and returns that; null when the server refused. */

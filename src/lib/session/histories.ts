@@ -23,8 +23,9 @@ export function wayBack(now: Held, was: Envelope | null): Fields[] {
 	if (was === null) {
 		if (!now.retired) fields.push({ path: ['retired'], to: true });
 	} else {
+		// What its id is by now others know it by.
 		for (const { path, to } of between(planOfKind(now.kind), now.body, was.body))
-			fields.push({ path: ['body', ...path], to });
+			if (path.join() !== 'id') fields.push({ path: ['body', ...path], to });
 		if (now.order !== was.order) fields.push({ path: ['order'], to: was.order });
 		if (now.retired !== was.retired) fields.push({ path: ['retired'], to: was.retired });
 	}

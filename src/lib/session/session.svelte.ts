@@ -5,6 +5,7 @@
 import { getContext, setContext } from 'svelte';
 import { produce, type Draft as ImmerDraft } from 'immer';
 import {
+	documentsIn,
 	fieldsTowards,
 	newUuid,
 	partsTowards,
@@ -35,6 +36,7 @@ import { Histories } from './histories';
 import { listenToChanges } from './live';
 import { Notices, type Notice } from './notices.svelte';
 import { rigKey, WIRING, type Opened } from './opened';
+import { Names } from './names';
 import { Outbox } from './outbox.svelte';
 import { People } from './people.svelte';
 import { personName } from './person';
@@ -72,10 +74,12 @@ export class ProjectSession {
 	readonly waiting: FieldNotes;
 	/** How each document stands with the server, by its key. */
 	readonly standing: Standing;
+	readonly names: Names;
 	private readonly work: WorkingCopy;
 	private readonly outbox: Outbox;
 	private readonly presence = new Presence();
 	private readonly listeners = new Set<(preset: ShakePreset) => void>();
+	private readonly renamedListeners = new Set<(held: Held, from: string) => void>();
 	private readonly stubs = new Map<string, Stub>();
 
 	/** Keys of shakes in the project's order. */
@@ -98,6 +102,7 @@ export class ProjectSession {
 		for (const stub of stubs) this.stubs.set(stub.uuid, stub);
 		this.work = new WorkingCopy(newUuid(), documents, number, {
 			changed: (held) => this.shown(held),
+			renamed: (held, from) => this.renamedListeners.forEach((listener) => listener(held, from)),
 			made: (change) => this.standing.count(change),
 			stirred: () => this.outbox?.stirred()
 		});
@@ -113,6 +118,7 @@ export class ProjectSession {
 				nameOf
 			}
 		);
+		this.names = new Names(this.work, () => this.stubs.values());
 		this.standing = new Standing(this.work, this.outbox, wiring);
 		this.acts = new PresetActs(this, this.work, this.outbox);
 		this.findings = new FindingsOf(() => this.asKit);
@@ -122,6 +128,7 @@ export class ProjectSession {
 		this.courses = new Courses(this.work, {
 			project: project.slug,
 			make: (label, kind, document, note) => this.acts.make(label, kind, document, note),
+			following: (changes) => this.names.following(changes),
 			say: (text, action) => this.say(text, action)
 		});
 		const here = documents.filter(({ kind }) => (PRESETS as readonly KindName[]).includes(kind)).length;
@@ -217,6 +224,12 @@ export class ProjectSession {
 		return wholeKit(this.project.name, [...this.presets, ...this.bobsAndLags], this.wiring, [...this.courses.list]);
 	}
 
+	/** A kit left the tool: what is in it is known outside by its id. */
+	sentOut(kit: Kit): void {
+		const out = [...documentsIn(kit)].map(({ kind, document }) => this.work.find([kind], document.id));
+		this.names.settle(out.filter((held) => held !== undefined));
+	}
+
 	/** Where a document is worked on. */
 	addressOf(kind: KindName, id: string): string {
 		return addressOf({ slug: this.project.slug, ...placeIn(kind, id) });
@@ -254,6 +267,12 @@ export class ProjectSession {
 		return () => this.listeners.delete(listener);
 	}
 
+	/** Calls back with every document that goes by another id, whoever gave it that. */
+	onRenamed(listener: (held: Held, from: string) => void): () => void {
+		this.renamedListeners.add(listener);
+		return () => this.renamedListeners.delete(listener);
+	}
+
 	/** Changes a preset as one undoable step; changes with the same mark, one after the other, are one step. */
 	change(
 		key: string,
@@ -282,7 +301,7 @@ export class ProjectSession {
 	}
 
 	private put(held: Held, label: string, next: AnyDocument, mark: string | null): void {
-		const changes = [{ document: held.uuid, fields: fieldsTowards(held, next) }];
+		const changes = this.names.following([{ document: held.uuid, fields: fieldsTowards(held, next) }]);
 		this.waiting.noteControl(changes);
 		this.work.change(label, changes, mark);
 	}
@@ -298,7 +317,7 @@ export class ProjectSession {
 	rewire(label: string, recipe: (wiring: Wiring) => Wiring, mark: string | null = null): void {
 		const parts = partsTowards(this.standing.wiring, [...this.stubs.values()], recipe(this.wiring));
 		this.waiting.noteControl(parts);
-		this.work.change(label, parts, mark === null ? null : `${WIRING} ${mark}`);
+		this.work.change(label, this.names.following(parts), mark === null ? null : `${WIRING} ${mark}`);
 	}
 
 	/** Ends a gesture. */

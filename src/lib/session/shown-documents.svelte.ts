@@ -7,14 +7,16 @@ export class ShownDocuments {
 	private readonly acked = new Map<string, Held>();
 	private readonly shown = new Map<string, Held>();
 	private readonly byId = new Map<string, string>();
+	/** Ids that documents had before, for whoever still knows them so: an address, a key. */
+	private readonly former = new Map<string, string>();
 
 	/**
 	 * `standing` tells what is shown of a document: what the server has, with what is on its way on top; undefined: nothing. `changed` hears of
-	 * every document that is shown differently.
+	 * every document that is shown differently, and of the id that it had before where that is another.
 	 */
 	constructor(
 		private readonly standing: (uuid: string, acked: Held | undefined) => Held | undefined,
-		private readonly changed: (held: Held) => void
+		private readonly changed: (held: Held, from?: string) => void
 	) {}
 
 	/** Those of a kind that are in use, in the project's order. */
@@ -40,6 +42,10 @@ export class ShownDocuments {
 		for (const kind of kinds) {
 			void this.lists[kind];
 			const uuid = this.byId.get(`${kind} ${id}`);
+			if (uuid !== undefined) return this.shown.get(uuid);
+		}
+		for (const kind of kinds) {
+			const uuid = this.former.get(`${kind} ${id}`);
 			if (uuid !== undefined) return this.shown.get(uuid);
 		}
 		return undefined;
@@ -78,7 +84,12 @@ export class ShownDocuments {
 		for (const { after } of turns) if (after) this.byId.set(`${after.kind} ${after.id}`, after.uuid);
 		for (const { before, after } of turns) if (before && before.id !== after?.id) this.findAgain(before);
 		this.lists = relisted(this.lists, turns);
-		for (const { after } of turns) if (after) this.changed(after);
+		for (const { before, after } of turns) {
+			if (!after) continue;
+			const from = before && before.id !== after.id ? before.id : undefined;
+			if (from !== undefined) this.former.set(`${after.kind} ${from}`, after.uuid);
+			this.changed(after, from);
+		}
 	}
 
 	/** An id that one document gave up may be another's, which it stood before until the server had settled it. */

@@ -40,6 +40,11 @@ export class Standing {
 		return WIRING_KINDS.flatMap((kind) => this.work.list(kind));
 	}
 
+	/** What is held of one document. */
+	one(kind: KindName, id: string): Held | undefined {
+		return this.work.find([kind], id);
+	}
+
 	/** What is held of the document or documents of a key. */
 	heldOf(key: string): readonly Held[] {
 		if (key === WIRING) return this.wiring;

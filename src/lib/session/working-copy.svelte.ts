@@ -36,6 +36,8 @@ export interface Kept {
 export interface CopyHost {
 	/** Hears of every document that is shown differently, however it came about. */
 	changed(held: Held): void;
+	/** Hears of every document that is shown under another id. */
+	renamed?(held: Held, from: string): void;
 	/** Hears of every change that the server made, whoever asked for it, once the documents are shown as it left them. */
 	made?(change: MadeChange): void;
 	/** Something is to be sent, or to be kept. */
@@ -71,7 +73,10 @@ export class WorkingCopy {
 		this.seen = seen;
 		this.documents = new ShownDocuments(
 			(uuid, acked) => this.standing(uuid, acked),
-			(held) => host.changed(held)
+			(held, from) => {
+				host.changed(held);
+				if (from !== undefined) host.renamed?.(held, from);
+			}
 		);
 		this.take(documents);
 	}
@@ -135,6 +140,13 @@ export class WorkingCopy {
 		this.steps.add({ label, mark, parts });
 		this.stir();
 		return true;
+	}
+
+	/** Changes fields that are nobody's work to take back. */
+	quietly(label: string, changes: readonly Fields[]): void {
+		if (changes.length === 0) return;
+		this.put(label, changes, 'gathered', '');
+		this.stir();
 	}
 
 	/** Everything that `work` changes is one step, and one change. */

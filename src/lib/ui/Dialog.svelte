@@ -28,11 +28,8 @@
 	});
 	// One that leaves the page while it is open gives nothing back by itself.
 	onDestroy(() => {
-		if (open && before instanceof HTMLElement) setTimeout(giveBack, 0, before);
+		if (open && before instanceof HTMLElement && document.activeElement === document.body) before.focus();
 	});
-	function giveBack(to: HTMLElement) {
-		if (document.activeElement === document.body) to.focus();
-	}
 </script>
 
 <dialog

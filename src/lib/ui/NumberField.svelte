@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { coarse, formatNumber, keyStep, readTyped, stepAt, tidy } from './number';
+	import FieldNote from './FieldNote.svelte';
+	import { coarse, formatNumber, keyStep, stepAt, tidy } from './number';
+	import NumberEntry from './NumberEntry.svelte';
 	import { leftIn, letGo } from './typed';
 
 	interface Props {
@@ -45,11 +47,13 @@
 	}: Props = $props();
 
 	let editing = $state(false);
-	let typed = $state('');
-	let wrong = $state(false);
+	/** What the entry begins with; null: with what was left in it. */
+	let text = $state<string | null>('');
+	let left = $state('');
+	/** What was not understood when the field was left; said for a while. */
+	let given = $state('');
 	let dragFrom: { x: number; value: number; moved: boolean } | null = null;
-	let field: HTMLElement;
-	let entry: HTMLInputElement | undefined = $state();
+	let field: HTMLElement = $state()!;
 
 	const within = (v: number): number => Math.min(max, Math.max(min, v));
 
@@ -73,25 +77,19 @@
 		if (moved) onchange(value, true);
 		else edit(formatNumber(value, digits));
 	}
-	function edit(text: string) {
-		typed = text;
-		wrong = false;
+	function edit(from: string) {
+		text = from;
+		given = '';
 		editing = true;
-		queueMicrotask(() => {
-			entry?.focus();
-			if (text !== '' && text === formatNumber(value, digits)) entry?.select();
-		});
 	}
-	function accept() {
-		if (!editing) return;
-		const read = readTyped(typed, value);
-		if (read === null && typed.trim() !== '') {
-			wrong = true;
-			return;
-		}
+	function ended(stay: boolean, trouble: string) {
 		editing = false;
 		letGo(location.pathname, name);
-		if (read !== null && within(read) !== value) onchange(within(read), true);
+		if (stay) field.focus();
+		if (trouble === '') return;
+		const said = `${trouble} It stays ${formatNumber(value, digits)} ${unit}`.trim();
+		given = said;
+		setTimeout(() => given === said && (given = ''), 5000);
 	}
 	function keys(event: KeyboardEvent) {
 		if (disabled || editing) return;
@@ -105,29 +103,14 @@
 		event.preventDefault();
 		event.stopPropagation();
 	}
-	function entryKeys(event: KeyboardEvent) {
-		event.stopPropagation();
-		if (event.key === 'Enter') {
-			accept();
-			if (!editing) field.focus();
-		} else if (event.key === 'Escape') {
-			editing = false;
-			field.focus();
-		} else if (event.key === 'Tab') accept();
-	}
 	/** What was typed here before the page was loaded anew stands here again, still unconfirmed. */
 	onMount(() => {
-		const left = leftIn(location.pathname, name);
-		if (left === null || disabled) return;
-		typed = left;
+		const kept = leftIn(location.pathname, name);
+		if (kept === null || disabled) return;
+		left = kept;
+		text = null;
 		editing = true;
 	});
-
-	function leave() {
-		// What cannot be read is given up on leaving: the value stays as it was.
-		accept();
-		editing = false;
-	}
 </script>
 
 <div class="field {look}" class:disabled class:editing title={hint}>
@@ -159,19 +142,21 @@
 		<span class="value" class:hidden={editing}>{formatNumber(value, digits)}<span class="unit">{unit}</span></span>
 	</div>
 	{#if editing}
-		<input
-			bind:this={entry}
-			bind:value={typed}
-			class:wrong
-			aria-label={name}
-			aria-invalid={wrong}
-			title={wrong ? 'A number is needed; or *2, /2, +0.1, 50%' : undefined}
-			inputmode="decimal"
-			spellcheck="false"
-			autocomplete="off"
-			onkeydown={entryKeys}
-			onblur={leave}
+		<NumberEntry
+			{name}
+			present={value}
+			{unit}
+			{min}
+			{max}
+			{digits}
+			{look}
+			{text}
+			{left}
+			onvalue={(v) => onchange(v, true)}
+			onend={ended}
 		/>
+	{:else if given}
+		<FieldNote text={given} wrong anchor={field} />
 	{/if}
 	{#if fill !== undefined}<span class="bar" style:transform="scaleX({Math.min(1, Math.max(0, fill))})"></span>{/if}
 </div>
@@ -260,36 +245,6 @@
 	}
 	.hidden {
 		visibility: hidden;
-	}
-	input {
-		position: absolute;
-		left: 3px;
-		right: 3px;
-		bottom: 3px;
-		padding: 0 5px;
-		border: 1px solid var(--lamp);
-		border-radius: 4px;
-		background: #fff;
-		font-weight: 600;
-		width: calc(100% - 6px);
-	}
-	.tile input {
-		font-size: 15px;
-	}
-	.cell input {
-		top: 1px;
-		bottom: 1px;
-		text-align: right;
-	}
-	.inline input {
-		left: auto;
-		right: 0;
-		width: 64px;
-		bottom: -2px;
-	}
-	input.wrong {
-		border-color: var(--danger);
-		background: #fdeae6;
 	}
 	.disabled {
 		opacity: 0.45;

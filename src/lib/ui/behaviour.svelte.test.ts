@@ -217,3 +217,74 @@ describe('a dialog', () => {
 		expect(behind).not.toHaveBeenCalled();
 	});
 });
+
+describe('a number that is typed', () => {
+	function begin(props: Record<string, unknown> = {}) {
+		const said: [number, boolean][] = [];
+		render(NumberField, {
+			label: 'rise',
+			unit: 'm',
+			value: 0.07,
+			min: 0,
+			max: 2,
+			step: 0.01,
+			onchange: (v: number, done: boolean) => said.push([v, done]),
+			...props
+		});
+		const field = screen.getByRole('spinbutton');
+		const type = async (text: string) => {
+			field.focus();
+			await press('Enter');
+			await fireEvent.input(screen.getByRole('textbox'), { target: { value: text } });
+		};
+		const note = () => screen.queryByRole('status', { hidden: true })?.textContent ?? null;
+		return { said, field, type, note };
+	}
+
+	it('may have a unit or be a sum: what it comes to is said before it is taken', async () => {
+		const { said, type, note, field } = begin();
+		await type('5cm');
+		expect(note()).toBe('= 0.05 m');
+		expect(said).toEqual([]);
+		await fireEvent.keyDown(screen.getByRole('textbox'), { key: 'Enter' });
+		expect(said).toEqual([[0.05, true]]);
+		expect(document.activeElement).toBe(field);
+		await type('+10%');
+		expect(note()).toBe('= 0.077 m');
+		await type('0.5');
+		expect(note()).toBeNull();
+	});
+
+	it('that is beyond a bound says what it becomes', async () => {
+		const { said, type, note } = begin();
+		await type('3');
+		expect(note()).toBe('2 m: it is no more');
+		await fireEvent.keyDown(screen.getByRole('textbox'), { key: 'Enter' });
+		expect(said).toEqual([[2, true]]);
+	});
+
+	it('that is not understood is said, and stays to be mended; left so, the old one stays, and that is said', async () => {
+		const { said, type, note } = begin();
+		await type('5 furlongs');
+		await fireEvent.keyDown(screen.getByRole('textbox'), { key: 'Enter' });
+		const entry = screen.getByRole<HTMLInputElement>('textbox');
+		expect([entry.value, entry.getAttribute('aria-invalid')]).toEqual(['5 furlongs', 'true']);
+		await fireEvent.blur(entry);
+		expect(screen.queryByRole('textbox')).toBeNull();
+		expect(note()).toBe('“furlongs” is no unit that is known here. It stays 0.070 m');
+		expect(said).toEqual([]);
+	});
+
+	it('Escape takes nothing and says nothing', async () => {
+		const { said, type, note } = begin();
+		await type('5cm');
+		await fireEvent.keyDown(screen.getByRole('textbox'), { key: 'Escape' });
+		expect([said, note(), screen.queryByRole('textbox')]).toEqual([[], null, null]);
+	});
+
+	it('frames are turned into seconds', async () => {
+		const { type, note } = begin({ unit: 's' });
+		await type('12f');
+		expect(note()).toBe('= 0.2 s, at 60 frames a second');
+	});
+});

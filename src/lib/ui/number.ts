@@ -38,24 +38,3 @@ export function keyStep(event: Pick<KeyboardEvent, 'key'> & Held, value: number,
 	const way = STEPS[event.key] ?? 0;
 	return way * Math.max(least, stepAt(value, least) * 2) * (Math.abs(way) > 1 ? 1 : coarse(event));
 }
-
-/**
- * Reads what was typed: a number (comma or point), or a change of the present one: `*2`, `/3`, `+0.1`, `-=0.1`, `50%`.
- * A leading minus is a sign, not a change. null when it is neither.
- */
-export function readTyped(typed: string, present: number): number | null {
-	const text = typed.trim().replace(',', '.').replace('−', '-').replace('×', '*').replace('÷', '/');
-	const change = /^([*/+]|-=|\+=)\s*(-?\d*\.?\d+(?:e-?\d+)?)$/i.exec(text);
-	if (change) {
-		const by = Number(change[2]);
-		const way = change[1];
-		const value = way === '*' ? present * by : way === '/' ? present / by : way === '-=' ? present - by : present + by;
-		return Number.isFinite(value) ? value : null;
-	}
-	const percent = /^(\d*\.?\d+)\s*%$/.exec(text);
-	if (percent) return (present * Number(percent[1])) / 100;
-	const plain = /^([+-]?\d*\.?\d+(?:e[+-]?\d+)?)/i.exec(text);
-	if (!plain || !/^[a-z°%/ ]*$/i.test(text.slice(plain[0].length))) return null;
-	const value = Number(plain[1]);
-	return Number.isFinite(value) ? value : null;
-}

@@ -9,7 +9,7 @@
 	import FieldNotes from '$lib/features/shell/FieldNotes.svelte';
 	import PeopleMenu from '$lib/features/shell/PeopleMenu.svelte';
 	import { ROOMS } from '$lib/features/shell/rooms';
-	import { hasBegun, lastIn, noteBegun, placeOf, remember } from '$lib/session/places';
+	import { hasBegun, lastIn, noteBegun, placeIn, placeOf, remember } from '$lib/session/places';
 	import { provideSession, ProjectSession } from '$lib/session/session.svelte';
 	import { fetchShelf, type ShelfEntry } from '$lib/session/api';
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
@@ -17,6 +17,7 @@
 	import { Commands, provideCommands } from '$lib/ui/commands.svelte';
 	import { theme } from '$lib/ui/theme.svelte';
 	import { keepTyped } from '$lib/ui/typed';
+	import { typedAhead } from '$lib/ui/typed-ahead';
 	import Toasts from '$lib/ui/Toasts.svelte';
 	import type { LayoutData } from './$types';
 
@@ -54,6 +55,8 @@
 	/** Tabs follow what is remembered: they are read again with every move. */
 	let tabs = $state.raw<Readonly<Record<string, string>>>({});
 
+	/** What was typed before the palette was here. */
+	let begun = $state('');
 	async function fetchDialogs() {
 		dialogs ??= await import('$lib/features/shell/dialogs').catch(() => null);
 	}
@@ -65,7 +68,11 @@
 	/** What the page does not hold yet is asked for when one begins to look for something. */
 	function openPalette() {
 		palette = true;
-		void fetchDialogs();
+		begun = '';
+		if (!dialogs) {
+			const typed = typedAhead(() => (palette = false));
+			void fetchDialogs().then(() => (begun = typed()));
+		}
 		void session.courses.fetch();
 		void fetchShelf().then((answer) => answer.ok && (shelf = answer.value));
 	}
@@ -106,9 +113,15 @@
 			}),
 			true
 		);
+		const stopNames = session.onRenamed(({ kind, id }, from) => {
+			const [place, was] = [placeOf(page.url.pathname), placeIn(kind, from)];
+			if (place?.room !== was.room || place.document !== was.document) return;
+			void goto(session.addressOf(kind, id), { replaceState: true, keepFocus: true, noScroll: true });
+		});
 		const stopKeys = commands.listen(window);
 		return () => {
 			stopKeys();
+			stopNames();
 			takeBack();
 			stopTyped();
 			close();
@@ -154,7 +167,7 @@
 	</div>
 </div>
 {#if dialogs}
-	<dialogs.Palette open={palette} commands={() => commands.all()} onclose={() => (palette = false)} />
+	<dialogs.Palette open={palette} {begun} commands={() => commands.all()} onclose={() => (palette = false)} />
 	<dialogs.ShortcutsDialog
 		open={shortcuts}
 		shortcuts={() => commands.shortcuts()}

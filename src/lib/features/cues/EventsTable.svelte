@@ -4,8 +4,10 @@
 	import { freeId } from '$lib/documents';
 	import type { GameEvent } from 'dinesis-runtime';
 	import Button from '$lib/ui/Button.svelte';
+	import { Naming } from '$lib/ui/naming';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { CuesState } from './cues.svelte';
+	import IdField from '$lib/room/IdField.svelte';
 	import { numberId, withNumberRenamed } from './event-edits';
 	import EventNumber from './EventNumber.svelte';
 	import ValuesTable from './ValuesTable.svelte';
@@ -16,6 +18,7 @@
 		if (here) row.scrollIntoView?.({ block: 'center' });
 	};
 	const wiring = $derived(desk.session.wiring);
+	const heldOf = (id: string) => desk.session.standing.one('event', id);
 	const used = (id: string): number => wiring.cues.filter((cue) => cue.event === id).length;
 
 	function setEvent(id: string, label: string, part: Partial<GameEvent>, done = true) {
@@ -26,13 +29,15 @@
 		);
 		if (done) desk.session.seal();
 	}
+	const naming = new Naming();
 	function addEvent() {
 		const id = freeId(
 			'event',
 			wiring.events.map((e) => e.id)
 		);
-		const made: GameEvent = { id, name: 'New event', kind: 'moment', placed: true, tags: [], values: [] };
+		const made: GameEvent = { id, name: 'New event', kind: 'moment', placed: false, tags: [], values: [] };
 		desk.session.rewire('New event', (w) => ({ ...w, events: [...w.events, made] }));
+		naming.begin(id);
 	}
 	function addNumber(event: GameEvent) {
 		const id = freeId(
@@ -68,19 +73,23 @@
 			>
 		</thead>
 		<tbody>
-			{#each wiring.events as event, place (event.id)}
+			{#each wiring.events as event, place (heldOf(event.id)?.uuid ?? event.id)}
 				<tr class:named={named === `event:${event.id}`} {@attach inView(named === `event:${event.id}`)}>
 					<td
 						><input
 							class="quiet name"
 							aria-label="Name of the event"
 							value={event.name}
+							{@attach naming.at(event.id)}
 							maxlength="120"
 							onchange={(e) =>
 								e.currentTarget.value.trim() && setEvent(event.id, 'Name', { name: e.currentTarget.value.trim() })}
-						/><code
-							>{event.id}{#if desk.keyOf(place)}<kbd title="Test key: raises it here">{desk.keyOf(place)}</kbd
-								>{/if}</code
+						/><span class="sent"
+							>{#if heldOf(event.id)}<IdField
+									session={desk.session}
+									held={heldOf(event.id)!}
+									name={event.name}
+								/>{/if}{#if desk.keyOf(place)}<kbd title="Test key: raises it here">{desk.keyOf(place)}</kbd>{/if}</span
 						>{#each desk.session.findings.of('event', event.id) as { finding } (finding.check)}<small
 								title={finding.sentence}>raised by nothing here</small
 							>{/each}</td
@@ -195,9 +204,9 @@
 		border-bottom: 1px solid var(--rule);
 		vertical-align: top;
 	}
-	.tables :global(code) {
+	.tables :global(.sent) {
 		display: block;
-		padding-left: 5px;
+		padding-left: 1px;
 		font-size: 12px;
 		color: var(--ink-2);
 	}

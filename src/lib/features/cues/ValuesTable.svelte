@@ -4,7 +4,9 @@
 	import type { GameParameter } from 'dinesis-runtime';
 	import { parameter } from 'dinesis-runtime/tools';
 	import { freeId, rangeOf, type Range } from '$lib/documents';
+	import IdField from '$lib/room/IdField.svelte';
 	import Button from '$lib/ui/Button.svelte';
+	import { Naming } from '$lib/ui/naming';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import LeastMost from './LeastMost.svelte';
 	import type { CuesState } from './cues.svelte';
@@ -26,6 +28,8 @@
 		);
 		if (done) desk.session.seal();
 	}
+	const heldOf = (id: string) => desk.session.standing.one('value', id);
+	const naming = new Naming();
 	function addParameter() {
 		const id = freeId(
 			'value',
@@ -33,6 +37,7 @@
 		);
 		const made: GameParameter = { id, name: 'New value', min: 0, max: 1, rest: 0 };
 		desk.session.rewire('New game value', (w) => ({ ...w, parameters: [...w.parameters, made] }));
+		naming.begin(id);
 	}
 </script>
 
@@ -43,17 +48,20 @@
 	>
 	<thead><tr><th>name, and what the game sends</th><th>range</th><th>at rest</th><th></th></tr></thead>
 	<tbody>
-		{#each wiring.parameters as p (p.id)}
+		{#each wiring.parameters as p (heldOf(p.id)?.uuid ?? p.id)}
 			<tr class:named={named === `value:${p.id}`} {@attach inView(named === `value:${p.id}`)}>
 				<td
 					><input
 						class="quiet"
 						aria-label="Name of the value"
 						value={p.name}
+						{@attach naming.at(p.id)}
 						maxlength="120"
 						onchange={(e) =>
 							e.currentTarget.value.trim() && setParameter(p.id, 'Name', { name: e.currentTarget.value.trim() })}
-					/><code>{p.id}</code></td
+					/><span class="sent"
+						>{#if heldOf(p.id)}<IdField session={desk.session} held={heldOf(p.id)!} name={p.name} />{/if}</span
+					></td
 				>
 				<td class="numbers"
 					><LeastMost

@@ -25,7 +25,7 @@ function begin() {
 	]);
 	const desk = { session, keyOf: (place: number) => String(place + 1) } as unknown as CuesState;
 	render(EventsTable, { desk });
-	return { session, event: () => session.wiring.events.find((e) => e.id === 'hit') };
+	return { session, event: () => session.wiring.events.find(({ id }) => id === 'hit' || id === 'hull-struck') };
 }
 afterEach(() => {
 	cleanup();
@@ -38,7 +38,7 @@ describe('the table of events', () => {
 	it('shows what the game sends, the test key, and how many cues an event has', () => {
 		begin();
 		const row = screen.getByDisplayValue('Hit').closest('tr')!;
-		expect(row.textContent).toContain('hit');
+		expect(screen.getByLabelText<HTMLInputElement>('Id of Hit').value).toBe('hit');
 		expect(row.querySelector('kbd')!.textContent).toBe('1');
 		expect(row.querySelector('.count')!.textContent).toBe('1');
 	});
@@ -49,7 +49,13 @@ describe('the table of events', () => {
 		await write('Tags of Hull struck', 'blow, , hull,blow');
 		await fireEvent.click(screen.getByLabelText('Hull struck has a place'));
 		await fireEvent.click(screen.getByRole('radio', { name: 'state' }));
-		expect(event()).toMatchObject({ name: 'Hull struck', tags: ['blow', 'hull'], placed: false, kind: 'state' });
+		expect(event()).toMatchObject({
+			id: 'hull-struck',
+			name: 'Hull struck',
+			tags: ['blow', 'hull'],
+			placed: false,
+			kind: 'state'
+		});
 		session.undo();
 		expect(event()).toMatchObject({ kind: 'moment', placed: false });
 		session.undo();
@@ -74,6 +80,27 @@ describe('the table of events', () => {
 		expect(JSON.stringify(session.wiring.cues)).not.toContain('"speed"');
 		session.undo();
 		expect(JSON.stringify(session.wiring.cues)).toContain('"speed"');
+	});
+
+	it('an id is set by hand, and the cues go with it; one that cannot be is told and stays', async () => {
+		const { session, event } = begin();
+		await write('Id of Hit', 'Hull struck');
+		expect(screen.getByRole('status', { hidden: true }).textContent).toContain('a–z');
+		expect([event()!.id, screen.getByLabelText<HTMLInputElement>('Id of Hit').value]).toEqual(['hit', 'hit']);
+		await write('Id of Hit', 'hull-struck');
+		expect([event()!.id, session.wiring.cues[0]!.event]).toEqual(['hull-struck', 'hull-struck']);
+	});
+
+	it('one that is made new is named at once, and has no place', async () => {
+		const { session } = begin();
+		await fireEvent.click(screen.getByRole('button', { name: 'event' }));
+		const field = screen.getByDisplayValue<HTMLInputElement>('New event');
+		expect(document.activeElement).toBe(field);
+		expect(field.value.slice(field.selectionStart!, field.selectionEnd!)).toBe('New event');
+		expect(session.wiring.events.at(-1)!.placed).toBe(false);
+		await fireEvent.change(field, { target: { value: 'Door slams' } });
+		expect(session.wiring.events.at(-1)!.id).toBe('door-slams');
+		expect(document.activeElement).toBe(screen.getByDisplayValue('Door slams'));
 	});
 
 	it('a new event, and one more number, come with ids of their own', async () => {

@@ -80,6 +80,7 @@
 			? wholeKit(project.name, [...presets, ...bobsAndLags], wiring, session.courses.list)
 			: kitOfPresets(project.name, presets);
 		saveText(`${name}.kit.json`, writeKit(kit));
+		session.sentOut(kit);
 	}
 
 	onMount(() => {

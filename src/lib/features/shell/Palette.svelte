@@ -7,16 +7,18 @@
 
 	interface Props {
 		open: boolean;
+		/** What was typed while it was on its way. */
+		begun?: string;
 		/** Asked for when it opens. */
 		commands: () => readonly Command[];
 		onclose: () => void;
 	}
-	let { open, commands, onclose }: Props = $props();
+	let { open, begun = '', commands, onclose }: Props = $props();
 
 	const MOST = 40;
 	let typed = $state('');
 	$effect(() => {
-		if (open) typed = '';
+		if (open) typed = begun;
 	});
 
 	/** Asked for when it opens, and again as what the page did not hold yet comes in. */

@@ -36,6 +36,8 @@ export class DocumentRow extends Model<InferAttributes<DocumentRow>, InferCreati
 	declare version: number;
 	declare body: Tree;
 	declare retiredAt: CreationOptional<Date | null>;
+	/** Something outside may know its key. */
+	declare settled: CreationOptional<boolean>;
 	declare savedAt: Date;
 }
 
@@ -99,6 +101,7 @@ export function defineModels(sequelize: Sequelize): void {
 			version: DataTypes.INTEGER,
 			body: DataTypes.JSON,
 			retiredAt: { type: DataTypes.DATE, defaultValue: null },
+			settled: { type: DataTypes.BOOLEAN, defaultValue: false },
 			savedAt: DataTypes.DATE
 		},
 		{ ...options, tableName: 'documents' }

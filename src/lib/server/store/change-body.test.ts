@@ -15,6 +15,8 @@ describe('a part of a change that comes from outside', () => {
 		['the whole body', part(['body'], {})],
 		['a place', part(['order'], 'a0V')],
 		['out of use', part(['retired'], true)],
+		['another id', part(['id'], 'other-one')],
+		['known outside', part(['settled'], true)],
 		['a new document without a place', fresh()],
 		['a new document at a place', fresh({ order: 'Zz' })]
 	])('may be %s', (_, given) => expect(faultOfPart(given)).toBeNull());
@@ -32,7 +34,10 @@ describe('a part of a change that comes from outside', () => {
 		['a path of numbers', part(['body', 0], 1), /path/],
 		['a path without an end', part(Array(41).fill('body'), 1), /path/],
 		['a name without an end', part(['body', 'x'.repeat(201)], 1), /path/],
-		['its id', part(['id'], 'other'), /no field “id”/],
+		['an id that is none', part(['id'], 'Other One'), /a–z, 0–9/],
+		['something in its id', part(['id', 'x'], 'other'), /a–z, 0–9/],
+		['half settled', part(['settled'], 1), /settled/],
+		['a new one, half settled', fresh({ settled: 'no' }), /settled/],
 		['its kind', part(['kind'], 'bob'), /no field “kind”/],
 		['a place that sorts nowhere', part(['order'], 'a 0'), /order/],
 		['something in its place', part(['order', 'x'], 'a0'), /order/],

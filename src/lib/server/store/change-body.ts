@@ -26,6 +26,8 @@ export function faultOfPart(part: unknown): string | null {
 	return null;
 }
 
+const isId = (value: unknown): boolean => typeof value === 'string' && /^[a-z0-9-]{1,64}$/.test(value);
+const NO_ID = 'id: an id of 1 to 64 of a–z, 0–9 and "-" is needed';
 const isOrder = (value: unknown): boolean => typeof value === 'string' && /^[0-9A-Za-z]{1,400}$/.test(value);
 const isObject = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
 
@@ -33,11 +35,11 @@ const isObject = (value: unknown): boolean => typeof value === 'object' && value
 function faultOfEnvelope(path: readonly string[], to: unknown, on: number | undefined): string | null {
 	const [first] = path;
 	if (path.length === 0) {
-		const { kind, id, order, retired, body } = (to ?? {}) as Record<string, unknown>;
+		const { kind, id, order, retired, settled = false, body } = (to ?? {}) as Record<string, unknown>;
 		if (on !== undefined) return 'a new document has no version';
 		if (!isKind(kind)) return 'kind: the kind of a document is needed';
-		if (typeof id !== 'string' || !/^[a-z0-9-]{1,64}$/.test(id))
-			return 'id: an id of 1 to 64 of a–z, 0–9 and "-" is needed';
+		if (!isId(id)) return NO_ID;
+		if (typeof settled !== 'boolean') return 'settled: true or false is needed';
 		// Without a place it stands behind all others.
 		return (order === '' || isOrder(order)) && typeof retired === 'boolean' && isObject(body)
 			? null
@@ -45,8 +47,9 @@ function faultOfEnvelope(path: readonly string[], to: unknown, on: number | unde
 	}
 	if (on === undefined) return 'on: the version that the change began from is needed';
 	if (first === 'order') return path.length === 1 && isOrder(to) ? null : 'order: a key of an order is needed';
-	if (first === 'retired')
-		return path.length === 1 && typeof to === 'boolean' ? null : 'retired: true or false is needed';
+	if (first === 'id') return path.length === 1 && isId(to) ? null : NO_ID;
+	if (first === 'retired' || first === 'settled')
+		return path.length === 1 && typeof to === 'boolean' ? null : `${first}: true or false is needed`;
 	if (first !== 'body') return `there is no field “${first}” of a document that could be changed`;
 	return path.length > 1 || isObject(to) ? null : 'body: an object is needed';
 }

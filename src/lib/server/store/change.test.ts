@@ -273,3 +273,56 @@ describe('versions', () => {
 		expect((await listVersions(thud)).map((v) => v.version)).toEqual([8, 7, 6, 5, 4, 1]);
 	});
 });
+
+describe('another id', () => {
+	const cue = async () => (await findDocument(project, 'cue', 'c'))!;
+	const rename = (id: string, on = 1): ChangePart => ({
+		document: thud,
+		on,
+		fields: [{ path: ['id'], to: id }, set(['id'], id), { path: ['settled'], to: true }]
+	});
+
+	it('is found by, alone, with its versions, and what points at it may go with it', async () => {
+		const { uuid, body } = await cue();
+		const [action] = documentOf<Cue>('cue', body).actions;
+		const made = await send([
+			rename('boom'),
+			{ document: uuid, on: 1, fields: [set(['actions', action!.id, 'is', 'pick'], [{ preset: 'boom', weight: 1 }])] }
+		]);
+		expect(made.state).toBe('made');
+		expect(await findDocument(project, 'preset', 'thud')).toBeNull();
+		expect(await findDocument(project, 'preset', 'boom')).toMatchObject({ uuid: thud, version: 2, settled: true });
+		expect((await shown()).id).toBe('boom');
+		expect(valueAt((await bodyAt({ uuid: thud, kind: 'shake' }, 1))!, ['id'])).toBe('thud');
+		expect((await listVersions(thud)).length).toBe(2);
+	});
+
+	it.each([
+		['of another', false, /is the id of another shake\.$/],
+		['of one out of use', true, /out of use\.$/]
+	])('that is the id %s is refused, and all that was to go with it', async (_, away, why) => {
+		const spare = (await findDocument(project, 'preset', 'spare'))!;
+		if (away) await send([{ document: spare.uuid, on: 1, fields: [{ path: ['retired'], to: true }] }]);
+		const { uuid } = await cue();
+		const made = await send([rename('spare'), { document: uuid, on: 1, fields: [set(['on'], false)] }], { seen: 2 });
+		if (made.state !== 'refused') throw new Error('It was made.');
+		expect(made.refusals.find(({ path }) => path[0] === 'id')!.message).toMatch(why);
+		expect(made.refusals.map(({ document }) => document)).toContain(uuid);
+		expect((await cue()).version).toBe(1);
+		expect((await shown()).id).toBe('thud');
+	});
+
+	it('within the body alone, or outside it alone, is none', async () => {
+		for (const field of [set(['id'], 'boom'), { path: ['id'], to: 'boom' }])
+			expect((await send(onThud(1, field))).state).toBe('refused');
+		expect((await shown()).id).toBe('thud');
+	});
+
+	it('may be given to a new one once nobody has it', async () => {
+		await send([rename('boom')]);
+		const to = { kind: 'shake', id: 'thud', order: '', retired: false, body: treeOf('shake', preset) };
+		const made = await send([{ document: randomUUID(), fields: [{ path: [], to }] }]);
+		expect(made.state).toBe('made');
+		expect((await findDocument(project, 'preset', 'thud'))!.uuid).not.toBe(thud);
+	});
+});

@@ -100,8 +100,11 @@ export async function changeWithin(
 	}
 	const works = await settleNew(sequelize, projectId, judgedWell, transaction);
 	for (const work of works) refusals.push(...unsound(work));
+	if (refusals.length === 0) refusals.push(...(await takenIds(projectId, works, transaction)));
 	if (refusals.length === 0) refusals.push(...(await lostReferences(projectId, request, works, transaction)));
-	if (refusals.length > 0) return { state: 'refused', refusals };
+	// What points at a document goes with its id or not at all.
+	if (refusals.length > 0)
+		return { state: 'refused', refusals: works.some(isRenamed) ? allOf(works, refusals) : refusals };
 	const real = works.filter((work) => work.fields.length > 0 || work.part.alone);
 	if (real.length === 0) return { state: 'made', number: last, savedAt: now.toISOString() };
 	const number = last + 1;
@@ -115,6 +118,7 @@ const envelopeOf = (row: DocumentRow): Envelope => ({
 	id: row.key,
 	order: row.place,
 	retired: row.retiredAt !== null,
+	settled: row.settled,
 	body: woken(row.kind, row.format, row.body)
 });
 
@@ -153,6 +157,34 @@ async function settleNew(
 		const after = { ...work.after, id, order, body: { ...(work.after.body as object), id } };
 		return { ...work, after, fields: [{ path: [], to: after }] };
 	});
+}
+
+const isRenamed = ({ before, after }: Work): boolean => before !== null && before.id !== after.id;
+
+/** Every field of a change, refused for the reasons that some of them are. */
+function allOf(works: readonly Work[], refusals: readonly Refusal[]): Refusal[] {
+	const [{ reason, message }] = refusals as [Refusal];
+	const named = (document: string, path: readonly string[]): Refusal | undefined =>
+		refusals.find((one) => one.document === document && one.path.join('/') === path.join('/'));
+	return works.flatMap(({ part }) =>
+		part.fields.map(({ path }) => named(part.document, path) ?? { document: part.document, path, reason, message })
+	);
+}
+
+/** Ids that documents wish for and others have, in use or not. */
+async function takenIds(projectId: string, works: readonly Work[], transaction: Transaction): Promise<Refusal[]> {
+	const refusals: Refusal[] = [];
+	for (const { part, after } of works.filter(isRenamed)) {
+		const { space, word } = KINDS[after.kind];
+		const other = await DocumentRow.findOne({
+			where: { projectId, space, key: after.id, id: { [Op.ne]: part.document } },
+			transaction
+		});
+		if (!other) continue;
+		const message = `“${after.id}” is the id of another ${word}${other.retiredAt ? ', out of use' : ''}.`;
+		refusals.push({ document: part.document, path: ['id'], reason: 'unsound', message });
+	}
+	return refusals;
 }
 
 /** Whether somebody changed the field of a document after a number. */
@@ -251,6 +283,7 @@ async function write(
 			version: 1,
 			body: after.body,
 			retiredAt: after.retired ? now : null,
+			settled: after.settled ?? false,
 			savedAt: now
 		})),
 		{ transaction }
@@ -260,7 +293,9 @@ async function write(
 		await row.update(
 			{
 				version: row.version + 1,
+				key: after.id,
 				place: after.order,
+				settled: after.settled ?? false,
 				...(before!.retired !== after.retired && { retiredAt: after.retired ? now : null }),
 				...(before!.body !== after.body && { body: after.body, format: formatOf(after.kind) }),
 				savedAt: now

@@ -28,6 +28,7 @@ export const storedOf = (row: DocumentRow): StoredDocument => ({
 	version: row.version,
 	savedAt: row.savedAt.toISOString(),
 	retired: row.retiredAt !== null,
+	settled: row.settled,
 	body: woken(row.kind, row.format, row.body)
 });
 

@@ -175,7 +175,14 @@ export class MemoryServer {
 	}
 }
 
-const envelopeOf = ({ kind, id, order, retired, body }: Held): Envelope => ({ kind, id, order, retired, body });
+const envelopeOf = ({ kind, id, order, retired, settled = false, body }: Held): Envelope => ({
+	kind,
+	id,
+	order,
+	retired,
+	settled,
+	body
+});
 
 /** What a history of changes makes of a document, from nothing: what the server holds must be that. */
 export const replayed = (changes: readonly MadeChange[], first: Held): unknown =>
