@@ -25,6 +25,7 @@ test('from an empty project: an impact is declared and wired so that harder hits
 	await page.getByRole('button', { name: 'event', exact: true }).click();
 	await page.getByLabel('Name of the event').fill('Impact');
 	await page.getByLabel('Name of the event').press('Enter');
+	await page.getByLabel('Impact has a place').check();
 	await page.getByRole('button', { name: '+ number' }).click();
 	await page.getByLabel('Name of the number').fill('speed');
 	await page.getByLabel('Name of the number').press('Enter');

@@ -1,5 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
-import { newLayer } from 'dinesis-runtime/tools';
+import type { GameEvent } from 'dinesis-runtime';
+import { newCue, newLayer } from 'dinesis-runtime/tools';
+import { addDocuments } from './documents';
 import { address, field, keeping, makeProject, openBench, thud, type } from './journey';
 
 const noiseAndKick = () => ({
@@ -178,4 +180,62 @@ test('the palette finds what is meant; the night stays', async ({ page, request 
 	await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toContainText('Six neighbours');
 	await page.keyboard.press('Escape');
 	expect(page.url()).toContain(`${address()}/`);
+});
+
+test('the id follows the name, in the address and in every cue; set by hand it stays; one undo takes it back', async ({
+	page,
+	request
+}) => {
+	const bench = await makeProject(request, [thud(), thud({ id: 'knock', name: 'Knock' })]);
+	const project = bench.replace(/\/bench\/.*/, '');
+	const hit: GameEvent = { id: 'hit', name: 'Hit', kind: 'moment', placed: false, tags: [], values: [] };
+	await addDocuments(request, project, 'event', [hit]);
+	await addDocuments(request, project, 'cue', [newCue('c', 'hit', 'thud')]);
+	await openBench(page, bench);
+	const id = page.getByLabel(/^Id of /);
+	await expect(id).toHaveValue('thud');
+	await page.getByRole('button', { name: 'Choose a preset' }).click();
+	await page.getByLabel('name', { exact: true }).fill('Hull struck');
+	await page.getByLabel('name', { exact: true }).press('Enter');
+	await expect(page).toHaveURL(/\/bench\/hull-struck$/);
+	await expect(id).toHaveValue('hull-struck');
+	await page.keyboard.press('Escape');
+	await expect(page.getByRole('link', { name: 'in one cue' })).toBeVisible();
+
+	await id.fill('knock');
+	await id.press('Enter');
+	await expect(page.getByText('“knock” is the id of “Knock”.')).toBeVisible();
+	await expect(id).toHaveValue('hull-struck');
+	await id.fill('blow');
+	await id.press('Enter');
+	await expect(page).toHaveURL(/\/bench\/blow$/);
+	await expect(keeping(page)).toHaveText(/^kept/);
+	await page.reload();
+	await expect(page.getByRole('heading', { name: 'Hull struck' })).toBeVisible();
+	await expect(page.getByRole('link', { name: 'in one cue' })).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+	await page.keyboard.press('ControlOrMeta+z');
+	await expect(page).toHaveURL(/\/bench\/hull-struck$/);
+	await expect(page.getByRole('link', { name: 'in one cue' })).toBeVisible();
+});
+
+test('a number takes units and sums, says what it made of them, and what it does not understand', async ({
+	page,
+	request
+}) => {
+	await openBench(page, await makeProject(request, [thud()]));
+	const length = page.getByRole('spinbutton', { name: 'length, s' });
+	await length.focus();
+	await page.keyboard.press('Enter');
+	await page.keyboard.press('ControlOrMeta+a');
+	await page.keyboard.type('30f + 250ms');
+	await expect(page.getByRole('status').filter({ hasText: '= 0.75 s, at 60 frames a second' })).toBeVisible();
+	await page.keyboard.press('Enter');
+	await expect(length).toHaveAttribute('aria-valuenow', '0.75');
+	await page.keyboard.press('Enter');
+	await page.keyboard.press('ControlOrMeta+a');
+	await page.keyboard.type('3 furlongs');
+	await page.keyboard.press('Tab');
+	await expect(page.getByRole('status').filter({ hasText: 'It stays 0.75 s' })).toBeVisible();
+	await expect(length).toHaveAttribute('aria-valuenow', '0.75');
 });

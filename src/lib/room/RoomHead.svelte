@@ -44,14 +44,18 @@
 	{#if of}<VersionsMenu {session} {of} {about} {onbeside} />{/if}
 	<FindingsChip {session} />
 	{@render marks?.()}
-	<p>
-		<ProjectLink {session} /> ·
-		{#if held}<IdField {session} {held} name={shownOfHeld<AnyDocument>(held).name ?? held.id} /> ·{/if}
-		{@render where()}
-		{#if people.length > 0}<strong title="{people.join(', ')} {people.length === 1 ? 'is' : 'are'} here too"
-				>· {people.every((who) => who === 'somebody') ? `+${people.length}` : people.join(', ')}</strong
-			>{/if}
-		{#if tabs > 0}<strong>· open in {tabs === 1 ? 'another tab' : `${tabs} other tabs`}</strong>{/if}
+	<p class:two={held}>
+		<span
+			><ProjectLink {session} /> ·{#if held}
+				<IdField {session} {held} name={shownOfHeld<AnyDocument>(held).name ?? held.id} />{/if}</span
+		>
+		<span>
+			{@render where()}
+			{#if people.length > 0}<strong title="{people.join(', ')} {people.length === 1 ? 'is' : 'are'} here too"
+					>· {people.every((who) => who === 'somebody') ? `+${people.length}` : people.join(', ')}</strong
+				>{/if}
+			{#if tabs > 0}<strong>· open in {tabs === 1 ? 'another tab' : `${tabs} other tabs`}</strong>{/if}
+		</span>
 	</p>
 	{@render children?.()}
 	<UndoButtons {session} />
@@ -75,11 +79,28 @@
 		overflow: hidden;
 		text-overflow: ellipsis;
 	}
+	.two span {
+		display: block;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		line-height: 17px;
+	}
+	.two span:first-child {
+		line-height: 22px;
+	}
 	header > :global(.segments),
 	header > :global(.pair) {
 		flex: none;
 	}
 	@media (max-width: 1180px) {
+		/* The id is what one needs to read; the project's name only what one needs to find. */
+		.two :global(a[href='/projects']) {
+			display: inline-block;
+			max-width: 2.6rem;
+			overflow: hidden;
+			text-overflow: ellipsis;
+			vertical-align: bottom;
+		}
 		header {
 			gap: 5px;
 			padding: 0 10px;
