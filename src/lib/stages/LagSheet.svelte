@@ -118,6 +118,7 @@
 				min={0}
 				step={turns ? 0.5 : 0.02}
 				reset={0}
+				zero="no limit"
 				hint="0: no limit"
 				onchange={(most, done) => set({ atMost: most > 0 ? most : null }, 'most', done)}
 			/>

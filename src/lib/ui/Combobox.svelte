@@ -10,6 +10,8 @@
 	export interface Pickables<E extends Pickable = Pickable> {
 		readonly title?: string;
 		readonly entries: readonly E[];
+		/** How many more there are that are not listed. */
+		readonly more?: number;
 		/** Shown when the group has none at all. */
 		readonly none?: string;
 	}
@@ -91,6 +93,7 @@
 		else if (event.key !== 'Enter') return;
 		event.preventDefault();
 	}
+	const more = $derived(groups.reduce((sum, group) => sum + (group.more ?? 0), 0));
 	const active = $derived(chosen >= 0 ? `${id}-${chosen}` : undefined);
 	const focused = (element: HTMLElement) => element.focus({ preventScroll: true });
 </script>
@@ -151,6 +154,7 @@
 			{/if}
 		{/each}
 	</div>
+	{#if more > 0}<p class="none" role="status">and {more} more: type to find them</p>{/if}
 	{#if flat.length === 0 && typed.trim() !== ''}<p class="none" role="status">Nothing here is called so.</p>{:else}
 		{#each groups as group, g (g)}
 			{#if group.entries.length === 0 && group.none}<p class="none">{group.none}</p>{/if}

@@ -24,6 +24,8 @@
 		/** How full the bar at the foot is, 0–1; left out: no bar. */
 		fill?: number;
 		hint?: string;
+		/** What a 0 means, where it is no number: “no limit”. */
+		zero?: string;
 		/** A key that focuses the field, for the tooltip. */
 		disabled?: boolean;
 		/** Called with each new value; `done` when the gesture is over. */
@@ -42,6 +44,7 @@
 		look = 'tile',
 		fill,
 		hint,
+		zero,
 		disabled = false,
 		onchange
 	}: Props = $props();
@@ -55,6 +58,7 @@
 	let dragFrom: { x: number; value: number; moved: boolean } | null = null;
 	let field: HTMLElement = $state()!;
 
+	const shown = $derived(value === 0 && zero !== undefined ? zero : null);
 	const within = (v: number): number => Math.min(max, Math.max(min, v));
 
 	function down(event: PointerEvent) {
@@ -123,7 +127,7 @@
 		aria-valuenow={value}
 		aria-valuemin={min}
 		aria-valuemax={max}
-		aria-valuetext="{formatNumber(value, digits)} {unit}"
+		aria-valuetext={shown === null ? `${formatNumber(value, digits)} ${unit}` : shown}
 		aria-disabled={disabled}
 		onpointerdown={down}
 		onpointermove={move}
@@ -139,7 +143,9 @@
 		onkeyup={(event) => /^(Arrow|Page)/.test(event.key) && onchange(value, true)}
 	>
 		{#if look !== 'cell'}<span class="label">{label}</span>{/if}
-		<span class="value" class:hidden={editing}>{formatNumber(value, digits)}<span class="unit">{unit}</span></span>
+		<span class="value" class:hidden={editing}
+			>{#if shown === null}{formatNumber(value, digits)}<span class="unit">{unit}</span>{:else}{shown}{/if}</span
+		>
 	</div>
 	{#if editing}
 		<NumberEntry

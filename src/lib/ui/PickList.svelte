@@ -34,10 +34,10 @@
 		return words.every((word) => text.includes(word));
 	};
 	const found = $derived(
-		groups.map((group) => ({
-			...group,
-			entries: (words.length === 0 ? group.entries : group.entries.filter(fits)).slice(0, MOST)
-		}))
+		groups.map((group) => {
+			const fitting = words.length === 0 ? group.entries : group.entries.filter(fits);
+			return { ...group, entries: fitting.slice(0, MOST), more: Math.max(0, fitting.length - MOST) };
+		})
 	);
 	const all = $derived(groups.reduce((sum, { entries }) => sum + entries.length, 0));
 </script>

@@ -107,6 +107,17 @@ describe('a list that one finds something in', () => {
 		expect(picked).toEqual(['wave', 'bell']);
 	});
 
+	it('of very many it lists some, and says how many more there are', async () => {
+		const many = Array.from({ length: 230 }, (_, i) => ({ id: `p-${i}`, label: `Preset ${i}` }));
+		open({ groups: [{ entries: many }], here: undefined });
+		expect(screen.getAllByRole('option')).toHaveLength(200);
+		expect(screen.getByText('and 30 more: type to find them')).toBeTruthy();
+		// 22, 122 and 220 to 229.
+		await fireEvent.input(screen.getByRole('combobox'), { target: { value: 'set 22' } });
+		expect(screen.getAllByRole('option')).toHaveLength(12);
+		expect(screen.queryByText(/more: type/)).toBeNull();
+	});
+
 	it('of several the taken ones are said', () => {
 		open({ taken: new Set(['bell', 'gust']) });
 		expect(screen.getByRole('listbox').getAttribute('aria-multiselectable')).toBe('true');
@@ -180,6 +191,20 @@ describe('a number field', () => {
 		]);
 		await fireEvent.keyUp(field, { key: 'PageDown' });
 		expect(said.at(-1)).toEqual([2, true]);
+	});
+});
+
+describe('a number whose 0 is no number', () => {
+	it('says what it means, on the page and aloud', async () => {
+		const props = { label: 'at most', unit: 'm', value: 0, min: 0, max: 9, step: 0.1, zero: 'no limit' };
+		const { rerender } = render(NumberField, { ...props, onchange: () => undefined });
+		const field = screen.getByRole('spinbutton');
+		expect([field.getAttribute('aria-valuetext'), field.querySelector('.value')!.textContent]).toEqual([
+			'no limit',
+			'no limit'
+		]);
+		await rerender({ value: 0.5 });
+		expect(field.getAttribute('aria-valuetext')).toBe('0.50 m');
 	});
 });
 

@@ -105,7 +105,7 @@
 			}}
 			onkeydown={keys}
 		/>
-		<text x="6" y={H - 6}>{span} m to the edge · drag where it happens</text>
+		<text x="6" y={H - 6}>{span} m of ground each way · drag where it happens</text>
 	</svg>
 	{#if preset}
 		<div class="words">

@@ -23,16 +23,15 @@
 
 	/** Asked for when it opens, and again as what the page did not hold yet comes in. */
 	const list = $derived(open ? commands() : []);
+	const found = $derived(matching(list, typed));
 	const entries = $derived(
-		matching(list, typed)
-			.slice(0, MOST)
-			.map((command) => ({
-				id: command.id,
-				label: command.label,
-				about: command.about,
-				key: keysOf(command),
-				run: command.run
-			}))
+		found.slice(0, MOST).map((command) => ({
+			id: command.id,
+			label: command.label,
+			about: command.about,
+			key: keysOf(command),
+			run: command.run
+		}))
 	);
 </script>
 
@@ -41,7 +40,7 @@
 		large
 		label="What do you want to do?"
 		placeholder="What do you want to do? A room, a command, anything by its name"
-		groups={[{ entries, none: 'Nothing here is called so.' }]}
+		groups={[{ entries, more: Math.max(0, found.length - MOST), none: 'Nothing here is called so.' }]}
 		bind:typed
 		onpick={(entry) => {
 			onclose();
