@@ -2,7 +2,7 @@
 	/** A number while it is typed: it says what it makes of a sum, another unit or a bound, and what it does not understand. */
 	import { formatNumber } from './number';
 	import FieldNote from './FieldNote.svelte';
-	import { inFrames, readTyped } from './typed-number';
+	import { numberReader } from './number-reader.svelte';
 
 	interface Props {
 		name: string;
@@ -32,7 +32,7 @@
 	let over = false;
 	let entry: HTMLInputElement | undefined = $state();
 	const within = (v: number): number => Math.min(max, Math.max(min, v));
-	const read = $derived(readTyped(typed, { present, unit, fps: FPS }));
+	const read = $derived(numberReader.read(typed, { present, unit, fps: FPS }));
 	const made = $derived.by(() => {
 		if (typed.trim() === '') return '';
 		if ('trouble' in read) return read.trouble;
@@ -40,9 +40,10 @@
 		if (read.value < min) return `${shown}: it is no less`;
 		if (read.value > max) return `${shown}: it is no more`;
 		if (/^[-−]?[.,\d\s]*$/.test(typed.trim())) return '';
-		return `= ${shown}${inFrames(typed) ? `, at ${FPS} frames a second` : ''}`;
+		return `= ${shown}${/\d\s*f(r|rames?)?\b/i.test(typed) ? `, at ${FPS} frames a second` : ''}`;
 	});
 
+	void numberReader.fetch().catch(() => undefined);
 	function focused(input: HTMLInputElement) {
 		if (text === null) return;
 		queueMicrotask(() => {

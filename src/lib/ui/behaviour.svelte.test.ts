@@ -1,9 +1,10 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/svelte';
 import { createRawSnippet, tick } from 'svelte';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import Dialog from './Dialog.svelte';
 import Menu from './Menu.svelte';
 import NumberField from './NumberField.svelte';
+import { numberReader } from './number-reader.svelte';
 import PickList from './PickList.svelte';
 import RadioGroup from './RadioGroup.svelte';
 import Tabs from './Tabs.svelte';
@@ -244,6 +245,7 @@ describe('a dialog', () => {
 });
 
 describe('a number that is typed', () => {
+	beforeAll(() => numberReader.fetch());
 	function begin(props: Record<string, unknown> = {}) {
 		const said: [number, boolean][] = [];
 		render(NumberField, {

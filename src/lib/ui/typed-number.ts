@@ -9,9 +9,6 @@ export interface TypedContext {
 	/** How many frames are a second. */
 	readonly fps?: number;
 }
-/** Whether frames are spoken of: then it counts how many of them are a second. */
-export const inFrames = (typed: string): boolean => /\d\s*(f|fr|frames?)\b/i.test(typed);
-
 export type Typed = { readonly value: number } | { readonly trouble: string };
 
 class Trouble extends Error {}

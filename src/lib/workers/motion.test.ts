@@ -23,6 +23,8 @@ beforeEach(() => {
 });
 const preset = (id: string) => newPreset(id, id);
 const ids = (): string[] => given.map(({ id }) => id);
+/** The queue is fetched with the first wish. */
+const begun = (): Promise<unknown> => vi.waitFor(() => expect(given.length).toBeGreaterThan(0));
 async function answer(): Promise<void> {
 	given.at(-1)!.answer({});
 	await vi.waitFor(() => undefined);
@@ -35,6 +37,7 @@ describe('the worker that measures', () => {
 		void worker.card(preset('running'), false);
 		for (const id of ['later 1', 'later 2']) void worker.card(preset(id), false);
 		for (const id of ['soon 1', 'soon 2']) void worker.card(preset(id));
+		await begun();
 		expect(ids()).toEqual(['running']);
 		for (let i = 0; i < 4; i++) await answer();
 		expect(ids()).toEqual(['running', 'soon 2', 'soon 1', 'later 1', 'later 2']);
@@ -43,6 +46,7 @@ describe('the worker that measures', () => {
 	it('one that fails lets the next one go on', async () => {
 		const worker = new MotionWorker();
 		const [first, second] = [worker.card(preset('a')), worker.card(preset('b'))];
+		await begun();
 		given[0]!.answer(Promise.reject(new Error('no memory')));
 		await expect(first).rejects.toThrow('no memory');
 		await vi.waitFor(() => expect(ids()).toEqual(['a', 'b']));
@@ -53,9 +57,18 @@ describe('the worker that measures', () => {
 	it('closed, it answers nobody any more, also not who is served just now', async () => {
 		const worker = new MotionWorker();
 		const asked = [worker.card(preset('a')), worker.card(preset('b'), false)];
+		await begun();
 		worker.close();
 		for (const one of asked) await expect(one).rejects.toThrow('The worker was closed.');
 		expect(ended).toHaveBeenCalledOnce();
 		expect(ids()).toEqual(['a']);
+	});
+
+	it('closed before its queue was here, it begins nothing', async () => {
+		const worker = new MotionWorker();
+		const asked = worker.card(preset('a'));
+		worker.close();
+		await expect(asked).rejects.toThrow('The worker was closed.');
+		expect(ids()).toEqual([]);
 	});
 });

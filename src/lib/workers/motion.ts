@@ -1,6 +1,6 @@
 /** The page's side of the motion worker: one worker, made when it is first needed, one job at a time, the newest wish first. */
 import { wrap, type Remote } from 'comlink';
-import PQueue from 'p-queue';
+import type PQueue from 'p-queue';
 import type { Neighbour, NeighbourOptions } from '$lib/analysis';
 import type { ShakePreset } from 'dinesis-runtime';
 import type { Card, MotionDoor } from './protocol';
@@ -8,7 +8,8 @@ import type { Card, MotionDoor } from './protocol';
 export class MotionWorker {
 	private worker: Worker | null = null;
 	private door: Remote<MotionDoor> | null = null;
-	private readonly jobs = new PQueue({ concurrency: 1 });
+	/** Comes with the first wish: nothing is measured before a page is seen. */
+	private jobs: Promise<PQueue> | null = null;
 	private readonly closing = new AbortController();
 	/** Each wish goes before those that were wished earlier. */
 	private wishes = 0;
@@ -28,9 +29,12 @@ export class MotionWorker {
 		this.worker = this.door = null;
 	}
 
-	private ask<T>(run: (door: Remote<MotionDoor>) => Promise<T>, soon: boolean): Promise<T> {
+	private async ask<T>(run: (door: Remote<MotionDoor>) => Promise<T>, soon: boolean): Promise<T> {
 		const { signal } = this.closing;
-		return this.jobs.add(
+		const priority = soon ? ++this.wishes : 0;
+		const jobs = await this.queue();
+		signal.throwIfAborted();
+		return jobs.add(
 			() =>
 				new Promise<T>((done, fail) => {
 					// A worker that was ended never answers.
@@ -40,8 +44,15 @@ export class MotionWorker {
 						.then(done, fail)
 						.finally(() => signal.removeEventListener('abort', lost));
 				}),
-			{ priority: soon ? ++this.wishes : 0, signal }
+			{ priority, signal }
 		) as Promise<T>;
+	}
+
+	private queue(): Promise<PQueue> {
+		this.jobs ??= import('p-queue').then(({ default: Queue }) => new Queue({ concurrency: 1 }));
+		// Where it could not be fetched the next wish tries again.
+		this.jobs.catch(() => (this.jobs = null));
+		return this.jobs;
 	}
 
 	private reach(): Remote<MotionDoor> {

@@ -15,6 +15,7 @@
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import { placing } from '$lib/ui/beside';
 	import { Commands, provideCommands } from '$lib/ui/commands.svelte';
+	import { numberReader } from '$lib/ui/number-reader.svelte';
 	import { theme } from '$lib/ui/theme.svelte';
 	import { keepTyped } from '$lib/ui/typed';
 	import { typedAhead } from '$lib/ui/typed-ahead';
@@ -97,6 +98,7 @@
 		fetchAfterPaint(
 			placing,
 			fetchDialogs,
+			numberReader.fetch,
 			() => import('$lib/room/map-hand'),
 			() => import('$lib/stages/LagChart.svelte')
 		);
