@@ -15,7 +15,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 	// The door (`door.ts`) stands before all of this; here it stands once more, for a server without one.
 	// A name that somebody else's DNS points at this machine is not ours.
 	if (!process.env.DINESIS_OPEN && !isLoopback(url.hostname)) error(403, 'This Dinesis answers on loopback only.');
-	if (request.method !== 'GET' && request.method !== 'HEAD' && request.headers.get('origin') !== url.origin)
+	if (!['GET', 'HEAD', 'OPTIONS'].includes(request.method) && request.headers.get('origin') !== url.origin)
 		error(403, 'Writes are taken from Dinesis’ own pages only.');
 	const response = await resolve(event);
 	// A browser may hold on to a refusal for ever (410 is one of those), though what was missing has come back.

@@ -1,5 +1,5 @@
 /** Everything found in a kit, document by document: what the page lists, and what `./dinesis check` tells. */
-import { PROJECT_ID, KINDS, type AnyDocument, type KindName } from './kinds';
+import { DEFAULT_SETTINGS, PROJECT_ID, KINDS, type AnyDocument, type KindName } from './kinds';
 import { LEVELS, type Finding } from './checks';
 import type { Kit } from './kit';
 
@@ -9,6 +9,10 @@ export interface Told {
 	readonly document: AnyDocument;
 	readonly finding: Finding<AnyDocument>;
 }
+
+/** What a kit says of its project. */
+const factsOf = ({ world, settings = DEFAULT_SETTINGS }: Kit): AnyDocument =>
+	({ id: PROJECT_ID, world, settings, carried: {} }) as AnyDocument;
 
 /** All documents of a kit, each with where it stands in the file. */
 export function* documentsIn(kit: Kit): Generator<{ kind: KindName; document: AnyDocument; at: string }> {
@@ -23,7 +27,7 @@ export function* documentsIn(kit: Kit): Generator<{ kind: KindName; document: An
 	for (const [name, list, kind] of lists)
 		for (const [i, document] of list.entries())
 			yield { kind: kind ?? (document as { family: KindName } & AnyDocument).family, document, at: `${name}[${i}].` };
-	yield { kind: 'project', document: { id: PROJECT_ID, world: kit.world, carried: {} } as AnyDocument, at: '' };
+	yield { kind: 'project', document: factsOf(kit), at: '' };
 }
 
 /** Everything found in one document of a kit. */

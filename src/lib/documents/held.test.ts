@@ -4,12 +4,17 @@ import { changedBy } from './fields/changes';
 import { firstKeys } from './fields/order';
 import { creation, fieldsTowards, partsTowards, shownOfHeld, wiringOf, WIRING_KINDS, type Held } from './held';
 import type { ChangePart, Envelope } from './judge';
-import { PROJECT_ID, type AnyDocument, type KindName } from './kinds';
+import { DEFAULT_SETTINGS, PROJECT_ID, type AnyDocument, type KindName } from './kinds';
 import type { Wiring } from './read-wiring';
 
 const event = (id: string, name = id): AnyDocument =>
 	({ id, name, kind: 'moment', placed: false, tags: [], values: [] }) as AnyDocument;
-const facts = { id: PROJECT_ID, world: NO_LINKS, carried: { note: 7 } } as AnyDocument;
+const facts = {
+	id: PROJECT_ID,
+	world: NO_LINKS,
+	settings: { ...DEFAULT_SETTINGS, frameRate: 50 },
+	carried: { note: 7 }
+} as AnyDocument;
 const list: [KindName, AnyDocument][] = [
 	['event', event('hit')],
 	['event', event('fall')],
@@ -61,7 +66,7 @@ describe('one wiring made into another', () => {
 		expect(parts.find(({ document }) => document === 'u-c')!.fields).toEqual([{ path: ['retired'], to: true }]);
 		// What no room works on is not touched by what the world raises.
 		const kept = after(parts).find(({ kind }) => kind === 'project')!;
-		expect(shownOfHeld(kept)).toMatchObject({ carried: { note: 7 } });
+		expect(shownOfHeld(kept)).toMatchObject({ carried: { note: 7 }, settings: { frameRate: 50 } });
 	});
 
 	it('brings back what was out of use under its id, as the same document', () => {

@@ -5,6 +5,7 @@ import { compare, type FieldChange } from './fields/changes';
 import { arrangedKeys } from './fields/order';
 import type { ChangePart, Envelope } from './judge';
 import {
+	DEFAULT_SETTINGS,
 	documentOf,
 	planOfKind,
 	PROJECT_ID,
@@ -68,15 +69,17 @@ export function wiringOf(documents: readonly Held[]): Wiring {
  */
 export function partsTowards(inUse: readonly Held[], retired: readonly Stub[], wiring: Wiring): ChangePart[] {
 	const facts = inUse.find((held) => held.kind === 'project');
-	const { carried } = facts ? shownOfHeld<ProjectFacts>(facts) : { carried: {} };
-	const standing = facts && shownOfHeld<ProjectFacts>(facts).world === wiring.world;
+	const here: ProjectFacts = facts
+		? shownOfHeld<ProjectFacts>(facts)
+		: { id: PROJECT_ID, world: NO_LINKS, settings: DEFAULT_SETTINGS, carried: {} };
+	const standing = facts && here.world === wiring.world;
 	const wanted: [KindName, readonly AnyDocument[]][] = [
 		['event', wiring.events],
 		['value', wiring.parameters],
 		['cue', wiring.cues],
 		['rig', wiring.rigs]
 	];
-	if (!standing) wanted.push(['project', [{ id: PROJECT_ID, world: wiring.world, carried } as AnyDocument]]);
+	if (!standing) wanted.push(['project', [{ ...here, world: wiring.world } as AnyDocument]]);
 	return wanted.flatMap(([kind, list]) => {
 		const here = inUse.filter((held) => held.kind === kind);
 		return partsOfKind(kind, here, new Map(retired.filter((stub) => stub.kind === kind).map((s) => [s.id, s])), list);

@@ -23,6 +23,7 @@ export {
 	type Coming,
 	type Standing
 } from './merge';
+export { partsReturning } from './return';
 export { course as courseShape } from './course-shape';
 export { newCourse } from './new-course';
 export { kitOfPresets, wholeKit } from './new-kit';
@@ -34,9 +35,12 @@ export { openWiring, type Wiring } from './read-wiring';
 export { rangeOf, scaled, type Range } from './ranges';
 export type { Finding } from './checks/types';
 export {
+	DEFAULT_SETTINGS,
 	documentOf,
 	formatOf,
 	isKind,
+	isPlain,
+	KEY_IDS,
 	KIND_NAMES,
 	KINDS,
 	openDocument,
@@ -46,8 +50,12 @@ export {
 	treeOf,
 	woken,
 	type AnyDocument,
+	type KeyRow,
+	type KeyTarget,
 	type KindName,
+	type Person,
 	type ProjectFacts,
+	type ProjectSettings,
 	type Reference,
 	type Space
 } from './kinds';

@@ -1,11 +1,13 @@
 /** A project's kit: what a game plays, and the courses that it is tried on. */
 import type { Course } from './course-types';
+import { settingsShape, type ProjectSettings } from './kinds/project/settings';
 import { course } from './course-shape';
 import {
 	kitFields,
 	openKitAs,
 	list,
 	object,
+	optional,
 	withDefault,
 	KIT_FORMAT,
 	KIT_VERSION,
@@ -17,13 +19,16 @@ import { jsonSchemaOf, type JsonSchema } from './json-schema';
 
 export interface Kit extends GameKit {
 	readonly courses: readonly Course[];
+	/** Of the project; left out: it has none of its own. */
+	readonly settings?: ProjectSettings;
 }
 
 const { world, ...rest } = kitFields;
 const kitBody: Shape = object({
 	...rest,
 	courses: withDefault(list(course, { most: 1000, unique: 'id' }), []),
-	world: world!
+	world: world!,
+	settings: optional(settingsShape)
 });
 
 /**

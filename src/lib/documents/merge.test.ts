@@ -5,7 +5,16 @@ import { DEMO_KIT } from '../../../scripts/lib/paths';
 import { wiringOf, type Held } from './held';
 import { changedBy } from './fields/changes';
 import { newEnvelope, type Envelope } from './judge';
-import { documentOf, PROJECT_ID, treeOf, type AnyDocument, type KindName } from './kinds';
+import {
+	DEFAULT_SETTINGS,
+	documentOf,
+	PROJECT_ID,
+	treeOf,
+	type AnyDocument,
+	type KindName,
+	type ProjectFacts,
+	type ProjectSettings
+} from './kinds';
 import type { Kit } from './kit';
 import { readKit } from './read';
 import { arrivalsOf, choicesOf, comparedWith, partsBringing, wantedBy, type Choice } from './merge';
@@ -122,7 +131,12 @@ describe('the change that brings it in', () => {
 	it('of the demo makes on an empty project the same documents in the same order', () => {
 		const read = readKit(readFileSync(DEMO_KIT, 'utf8'));
 		if (!read.ok) throw new Error('The demo is no kit.');
-		const facts = held('project', { id: PROJECT_ID, world: { events: [], values: [] }, carried: {} });
+		const facts = held('project', {
+			id: PROJECT_ID,
+			world: { events: [], values: [] },
+			settings: DEFAULT_SETTINGS,
+			carried: {}
+		});
 		const parts = bring(read.value, [facts]);
 		const made = parts.flatMap((part) => newEnvelope(part) ?? []).sort((a, b) => (a.order < b.order ? -1 : 1));
 		const all = made.map((one) => ({ ...held('shake', newPreset('x', 'X')), ...one }));
@@ -178,7 +192,8 @@ describe('the change that brings it in', () => {
 	it('what the game raises is taken where nothing was, else joined or put in its place', () => {
 		const link = (event: string) => ({ from: 'jump' as const, event });
 		const brings = kit({ world: { events: [link('hit'), link('two')], values: [] }, extra: 1 } as never);
-		const facts = (events: object[]) => held('project', { id: PROJECT_ID, world: { events, values: [] }, carried: {} });
+		const facts = (events: object[], settings: ProjectSettings = DEFAULT_SETTINGS) =>
+			held('project', { id: PROJECT_ID, world: { events, values: [] }, settings, carried: {} });
 		const world = (parts: ReturnType<typeof bring>, from: Held) =>
 			documentOf<{ id: string; world: object; carried: object }>(
 				'project',
@@ -196,5 +211,23 @@ describe('the change that brings it in', () => {
 		});
 		expect(world(bring(brings, [own], 'replace'), own).world).toMatchObject({ events: [link('hit'), link('two')] });
 		expect(comparedWith(arrivalsOf(rich), [own]).some(({ kind }) => kind === 'project')).toBe(false);
+		// How one works here stays; where nobody said anything yet, what the kit says holds.
+		const theirs = { ...DEFAULT_SETTINGS, frameRate: 30 };
+		const settled = kit({ world: brings.world, settings: theirs });
+		const settingsOf = (from: Held) =>
+			documentOf<ProjectFacts>('project', (changedBy(from, bring(settled, [from])[0]!.fields) as Envelope).body)
+				.settings;
+		expect(settingsOf(own)).toEqual(theirs);
+		const ours = { ...DEFAULT_SETTINGS, length: 'cm' as const };
+		expect(settingsOf(facts([link('own')], ours))).toEqual(ours);
+		// What a key fires goes by its new id where that was taken.
+		const keyed = kit({
+			presets: [newPreset('thud', 'Another')],
+			settings: { ...DEFAULT_SETTINGS, keys: [{ id: '1', kind: 'preset', of: 'thud' }] }
+		});
+		const here = [held('shake', newPreset('thud', 'Thud')), facts([])];
+		const made = bring(keyed, here).find(({ document }) => document === here[1]!.uuid)!;
+		const keys = documentOf<ProjectFacts>('project', (changedBy(here[1]!, made.fields) as Envelope).body).settings.keys;
+		expect(keys).toEqual([{ id: '1', kind: 'preset', of: 'thud-2' }]);
 	});
 });

@@ -11,7 +11,9 @@ import { creation, fieldsTowards, type Held } from './held';
 import { freeId } from './ids';
 import type { ChangePart } from './judge';
 import {
+	DEFAULT_SETTINGS,
 	documentOf,
+	isPlain,
 	KINDS,
 	pointsAt,
 	PROJECT_ID,
@@ -54,14 +56,20 @@ const FIELDS_OF_KITS = new Set([
 	'cues',
 	'rigs',
 	'courses',
-	'world'
+	'world',
+	'settings'
 ]);
 
 /** All documents of a kit, of every kind, in the order of a project. */
 export function arrivalsOf(kit: Kit): Coming[] {
 	const all = (kind: KindName, list: readonly AnyDocument[]): Coming[] => list.map((document) => ({ kind, document }));
 	const carried = Object.fromEntries(Object.entries(kit).filter(([name]) => !FIELDS_OF_KITS.has(name)));
-	const facts = { id: PROJECT_ID, world: kit.world, carried } as AnyDocument;
+	const facts = {
+		id: PROJECT_ID,
+		world: kit.world,
+		settings: kit.settings ?? DEFAULT_SETTINGS,
+		carried
+	} as AnyDocument;
 	return [
 		...kit.presets.map((document): Coming => ({ kind: document.family, document })),
 		...all('event', kit.events),
@@ -75,8 +83,8 @@ export function arrivalsOf(kit: Kit): Coming[] {
 
 const nameIn = (space: Space, id: string): string => `${space} ${id}`;
 const placeOf = ({ kind, document }: Coming): string => nameIn(KINDS[kind].space, document.id);
-const isBare = ({ world, carried }: ProjectFacts): boolean =>
-	world.events.length === 0 && world.values.length === 0 && Object.keys(carried).length === 0;
+const isBare = ({ world, settings, carried }: ProjectFacts): boolean =>
+	world.events.length === 0 && world.values.length === 0 && isPlain(settings) && Object.keys(carried).length === 0;
 
 /** Documents in use, by their names. */
 const inUse = (held: readonly Pick<Held, 'kind' | 'id' | 'body' | 'retired'>[]) =>
@@ -140,7 +148,7 @@ export function wantedBy(
 
 /** What an arrival is called. */
 export const nameOfArrival = ({ kind, document }: Coming): string =>
-	kind === 'project' ? 'What the stand-in game raises' : (document.name ?? document.id);
+	kind === 'project' ? 'The project’s settings, and what the stand-in game raises' : (document.name ?? document.id);
 
 export interface Chosen {
 	readonly arrival: Arrival;
@@ -217,5 +225,7 @@ function bothFacts(held: Held, coming: AnyDocument): AnyDocument {
 		events: union(here.world.events, there.world.events),
 		values: union(here.world.values, there.world.values)
 	};
-	return { ...here, world, carried: { ...there.carried, ...here.carried } } as AnyDocument;
+	// How one works here stays; a kit's settings come where there are none yet.
+	const settings = isPlain(here.settings) ? there.settings : here.settings;
+	return { ...here, world, settings, carried: { ...there.carried, ...here.carried } } as AnyDocument;
 }

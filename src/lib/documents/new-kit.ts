@@ -3,11 +3,19 @@ import type { AnyPreset } from 'dinesis-runtime';
 import { KIT_FORMAT, KIT_VERSION, NO_LINKS } from 'dinesis-runtime/tools';
 import type { Course } from './course-types';
 import type { Kit } from './kit';
+import { DEFAULT_SETTINGS, isPlain, type ProjectSettings } from './kinds';
 import type { Wiring } from './read-wiring';
 
 /** All of a project: `presets` are its shakes, head bobs and camera lags, in their order. */
-export function wholeKit(name: string, presets: readonly AnyPreset[], wiring: Wiring, courses: readonly Course[]): Kit {
-	return { format: KIT_FORMAT, version: KIT_VERSION, name, ...wiring, presets, courses };
+export function wholeKit(
+	name: string,
+	presets: readonly AnyPreset[],
+	wiring: Wiring,
+	courses: readonly Course[],
+	settings: ProjectSettings = DEFAULT_SETTINGS
+): Kit {
+	const own = isPlain(settings) ? {} : { settings };
+	return { format: KIT_FORMAT, version: KIT_VERSION, name, ...wiring, presets, courses, ...own };
 }
 
 /** Some presets and nothing that points at them: for another project to bring in. */

@@ -62,7 +62,9 @@ describe('a stretch as it is read', () => {
 		} as unknown as ProjectSession;
 		expect(titleOf(session, told({}))).toBe('Thud');
 		expect(titleOf(session, told({ kind: 'rig', id: 'eyes', name: '' }))).toBe('rig eyes');
-		expect(titleOf(session, told({ kind: 'project', name: '' }))).toBe('What the stand-in game raises');
+		expect(titleOf(session, told({ kind: 'project', name: '' }))).toBe(
+			'The project’s settings, and what the stand-in game raises'
+		);
 		expect(titleOf(session, told({ kind: 'cue', id: 'c', name: '' }))).toBe('cue c');
 		expect(cueTitle(session, newCue('c', 'hit', 'thud'))).toBe('cue: Hit happens: play Thud');
 	});

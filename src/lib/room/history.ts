@@ -47,7 +47,7 @@ export function titleOf(
 	session: ProjectSession,
 	{ uuid, kind, id, name }: Pick<ToldDocument, 'uuid' | 'kind' | 'id' | 'name'>
 ): string {
-	if (kind === 'project') return 'What the stand-in game raises';
+	if (kind === 'project') return 'The project’s settings, and what the stand-in game raises';
 	if (kind !== 'cue') return `${WORD[kind]}${name || id}`;
 	const held = session.histories.held(uuid);
 	return held ? cueTitle(session, shownOfHeld<Cue>(held)) : `cue ${id}`;

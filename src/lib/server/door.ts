@@ -6,6 +6,8 @@ import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 
 const COOKIE = 'dinesis-key';
+/** On requests of a game that comes in without the access key: it has to show its project's. Only the door writes it. */
+export const OUTSIDE = 'x-dinesis-outside';
 const NINETY_DAYS = 60 * 60 * 24 * 90;
 const MOST_BODY = 4096;
 /** Wrong guesses that an address has free; each further one doubles how long the next must wait. */
@@ -51,6 +53,7 @@ export class Door {
 	/** Answers who may not come in. False: nothing was answered, and the request may go on. */
 	async answers(request: IncomingMessage, response: ServerResponse): Promise<boolean> {
 		const host = request.headers.host ?? '';
+		delete request.headers[OUTSIDE];
 		const name = /^(\[[0-9a-f:.]+\]|[^:/\s]+)(:\d+)?$/i.exec(host)?.[1];
 		if (name === undefined) return say(response, 400, 'The request does not say whom it is for.');
 		// A name that somebody else's DNS points at this machine is not ours.
@@ -61,6 +64,10 @@ export class Door {
 			if (url.pathname !== '/key') return false;
 			response.writeHead(303, { location: ownPage(url.searchParams.get('to')) }).end();
 			return true;
+		}
+		if (isForGames(request, url)) {
+			request.headers[OUTSIDE] = 'yes';
+			return false;
 		}
 		if (url.pathname === '/key' && request.method === 'POST') return this.take(request, response, url, host);
 		const asksPage =
@@ -128,6 +135,11 @@ export class Door {
 /** Whether what is between the browser and us, or a proxy before us, is encrypted. */
 export const isSecure = (request: IncomingMessage): boolean =>
 	'encrypted' in request.socket || request.headers['x-forwarded-proto'] === 'https';
+
+/** What a game may ask for that shows the key of its project instead: that is looked at behind the door. */
+const isForGames = ({ method, headers }: IncomingMessage, { pathname }: URL): boolean =>
+	((method === 'GET' && headers.authorization !== undefined) || method === 'OPTIONS') &&
+	/^\/api\/projects\/[^/]+\/kit$/.test(pathname);
 
 /** The body of a form; null when it is longer than any key. */
 async function bodyOf(request: IncomingMessage): Promise<string | null> {

@@ -14,7 +14,7 @@ export type Answer<T> =
 			readonly body?: unknown;
 	  };
 
-async function call<T>(
+export async function call<T>(
 	method: string,
 	path: string,
 	body?: unknown,
@@ -57,7 +57,7 @@ export interface ShelfEntry {
 }
 export type Made = Answer<{ readonly slug: string; readonly name: string }>;
 
-const at = (slug: string): string => `/api/projects/${encodeURIComponent(slug)}`;
+export const at = (slug: string): string => `/api/projects/${encodeURIComponent(slug)}`;
 
 export const fetchShelf = (retired = false): Promise<Answer<ShelfEntry[]>> =>
 	call('GET', `/api/projects${retired ? '?retired=1' : ''}`);

@@ -26,6 +26,8 @@ export interface CoursesHost {
 	make(label: string, kind: KindName, document: AnyDocument, note: string): Promise<string | null>;
 	/** A change with the ids that follow from the names in it. */
 	following(changes: readonly Fields[]): readonly Fields[];
+	/** One was just made and waits for its name. */
+	fresh(id: string): void;
 	say(text: string, action?: Notice['action']): void;
 }
 
@@ -78,8 +80,11 @@ export class Courses {
 		return this.host.make(`Add “${document.name}”`, 'course', own, note);
 	}
 
-	addNew(): Promise<string | null> {
-		return this.add(newCourse('new', 'New course'), 'made new');
+	/** A new course, which is named at once. */
+	async addNew(): Promise<string | null> {
+		const id = await this.add(newCourse('new', 'New course'), 'made new');
+		if (id) this.host.fresh(id);
+		return id;
 	}
 
 	copy(id: string): Promise<string | null> {

@@ -55,9 +55,10 @@ export class PresetActs {
 		return this.make(`Add “${document.name}”`, document.family, document, note);
 	}
 
+	/** A new shake, which is named at once. */
 	addNew(): Promise<string | null> {
 		const name = 'New shake';
-		return this.add(newPreset(freeId(name, this.session.order), name), 'made new');
+		return this.fresh(this.add(newPreset(freeId(name, this.session.order), name), 'made new'));
 	}
 
 	/** A copy that remembers its origin. */
@@ -74,7 +75,14 @@ export class PresetActs {
 	newBody(family: 'bob' | 'lag', view: View = 'space'): Promise<string | null> {
 		const name = family === 'bob' ? 'New bob' : 'New lag';
 		const id = this.freePresetId(name);
-		return this.add({ ...(family === 'bob' ? newBob(id, name) : newLag(id, name)), view }, 'made new');
+		return this.fresh(this.add({ ...(family === 'bob' ? newBob(id, name) : newLag(id, name)), view }, 'made new'));
+	}
+
+	/** Whoever shows it next lets it be named. */
+	private async fresh(making: Promise<string | null>): Promise<string | null> {
+		const id = await making;
+		this.session.fresh = id ?? '';
+		return id;
 	}
 
 	/** A copy of a head bob or a lag. */

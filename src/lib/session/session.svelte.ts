@@ -43,6 +43,7 @@ import { personName } from './person';
 import { Presence } from './presence.svelte';
 import { addressOf, placeIn } from './places';
 import { PresetActs } from './preset-acts';
+import { Settings } from './settings.svelte';
 import { BrowserShelter, windowName } from './shelter';
 import { isWiringKind, nameOf, Standing } from './standing.svelte';
 import { Tabs } from './tabs';
@@ -53,9 +54,11 @@ export { rigKey, WIRING };
 export type { Notice, Opened, Refused };
 
 export class ProjectSession {
+	/** What was just made here and waits for its name, by its id; empty: nothing does. */
+	fresh = $state('');
 	/** How many presets are still to come from the server. */
 	missing = $state(0);
-	readonly project: Opened['project'];
+	project = $state.raw() as Opened['project'];
 	readonly notes = new Notices();
 	/** Measures, drawings and neighbours, off the page's thread. */
 	readonly worker = new MotionWorker();
@@ -75,6 +78,7 @@ export class ProjectSession {
 	/** How each document stands with the server, by its key. */
 	readonly standing: Standing;
 	readonly names: Names;
+	readonly settings: Settings;
 	private readonly work: WorkingCopy;
 	private readonly outbox: Outbox;
 	private readonly presence = new Presence();
@@ -118,6 +122,7 @@ export class ProjectSession {
 				nameOf
 			}
 		);
+		this.settings = new Settings(this.work);
 		this.names = new Names(this.work, () => this.stubs.values());
 		this.standing = new Standing(this.work, this.outbox, wiring);
 		this.acts = new PresetActs(this, this.work, this.outbox);
@@ -129,6 +134,7 @@ export class ProjectSession {
 			project: project.slug,
 			make: (label, kind, document, note) => this.acts.make(label, kind, document, note),
 			following: (changes) => this.names.following(changes),
+			fresh: (id) => (this.fresh = id),
 			say: (text, action) => this.say(text, action)
 		});
 		const here = documents.filter(({ kind }) => (PRESETS as readonly KindName[]).includes(kind)).length;
@@ -221,7 +227,8 @@ export class ProjectSession {
 	/** The project as a kit has it; null while some of it is still to come. */
 	private get asKit(): Kit | null {
 		if (this.missing > 0 || this.courses.order === null) return null;
-		return wholeKit(this.project.name, [...this.presets, ...this.bobsAndLags], this.wiring, [...this.courses.list]);
+		const { project, presets, bobsAndLags, wiring, courses, settings } = this;
+		return wholeKit(project.name, [...presets, ...bobsAndLags], wiring, [...courses.list], settings.now);
 	}
 
 	/** A kit left the tool: what is in it is known outside by its id. */

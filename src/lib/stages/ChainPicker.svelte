@@ -15,10 +15,12 @@
 		onbench: (preset: string) => void;
 		/** Makes a rig and opens it. */
 		onnewrig: () => void;
+		/** Gives what is open another name. */
+		onname: (name: string) => void;
 		/** What else can be done with what is open. */
 		more?: Snippet<[close: () => void]>;
 	}
-	let { session, name, here, onrig, onbench, onnewrig, more }: Props = $props();
+	let { session, name, here, onrig, onbench, onnewrig, onname, more }: Props = $props();
 
 	async function addBody(slot: 'bob' | 'lag', close: () => void) {
 		const id = await session.acts.newBody(slot);
@@ -34,6 +36,9 @@
 	{here}
 	groups={chainGroups(session)}
 	onpick={(id, group) => (group === 0 ? onrig(id) : onbench(id))}
+	{onname}
+	fresh={session.fresh}
+	onnamed={() => (session.fresh = '')}
 >
 	{#snippet acts(close)}
 		<div class="acts">

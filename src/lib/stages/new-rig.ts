@@ -1,6 +1,6 @@
 /** Rigs made and taken out, each one undo step. */
 import type { Rig } from 'dinesis-runtime';
-import { newRig } from 'dinesis-runtime/tools';
+import { newRig, viewOf, type ViewKind } from 'dinesis-runtime/tools';
 import { freeId } from '$lib/documents';
 import type { ProjectSession } from '$lib/session/session.svelte';
 
@@ -14,10 +14,18 @@ function add(session: ProjectSession, label: string, made: Omit<Rig, 'id'>): str
 	return id;
 }
 
-/** One with the first head bob; gives its id. */
-export function addRig(session: ProjectSession): string {
+/** One with the first head bob of its view; gives its id. */
+export function addRig(session: ProjectSession, kind: ViewKind = 'eyes'): string {
 	const name = `Rig ${session.wiring.rigs.length + 1}`;
-	return add(session, 'New rig', { ...newRig('', name), bob: session.bobs[0]?.id ?? null });
+	const id = add(session, 'New rig', made(session, name, kind));
+	session.fresh = id;
+	return id;
+}
+
+function made(session: ProjectSession, name: string, kind: ViewKind): Omit<Rig, 'id'> {
+	const rig = newRig('', name);
+	const bob = session.bobs.find(({ view }) => view === viewOf(kind));
+	return { ...rig, view: { ...rig.view, kind }, bob: bob?.id ?? null };
 }
 
 export const copyRig = (session: ProjectSession, rig: Rig): string =>

@@ -3,6 +3,7 @@
 	import { formatNumber } from './number';
 	import FieldNote from './FieldNote.svelte';
 	import { numberReader } from './number-reader.svelte';
+	import { writing } from './writing.svelte';
 
 	interface Props {
 		name: string;
@@ -22,8 +23,6 @@
 	}
 	let { name, present, unit, min, max, digits, look, text, left, onvalue, onend }: Props = $props();
 
-	/** How many frames are a second, where one counts in them. */
-	const FPS = 60;
 	const id = $props.id();
 	// What it begins with; from there on it is the hand's.
 	// svelte-ignore state_referenced_locally
@@ -32,7 +31,7 @@
 	let over = false;
 	let entry: HTMLInputElement | undefined = $state();
 	const within = (v: number): number => Math.min(max, Math.max(min, v));
-	const read = $derived(numberReader.read(typed, { present, unit, fps: FPS }));
+	const read = $derived(numberReader.read(typed, { present, unit, fps: writing.frameRate }));
 	const made = $derived.by(() => {
 		if (typed.trim() === '') return '';
 		if ('trouble' in read) return read.trouble;
@@ -40,7 +39,7 @@
 		if (read.value < min) return `${shown}: it is no less`;
 		if (read.value > max) return `${shown}: it is no more`;
 		if (/^[-−]?[.,\d\s]*$/.test(typed.trim())) return '';
-		return `= ${shown}${/\d\s*f(r|rames?)?\b/i.test(typed) ? `, at ${FPS} frames a second` : ''}`;
+		return `= ${shown}${/\d\s*f(r|rames?)?\b/i.test(typed) ? `, at ${writing.frameRate} frames a second` : ''}`;
 	});
 
 	void numberReader.fetch().catch(() => undefined);

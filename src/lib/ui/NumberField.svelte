@@ -4,6 +4,7 @@
 	import { coarse, formatNumber, keyStep, stepAt, tidy } from './number';
 	import NumberEntry from './NumberEntry.svelte';
 	import { leftIn, letGo } from './typed';
+	import { writing } from './writing.svelte';
 
 	interface Props {
 		label: string;
@@ -31,23 +32,20 @@
 		/** Called with each new value; `done` when the gesture is over. */
 		onchange: (value: number, done: boolean) => void;
 	}
-	let {
-		label,
-		name = label,
-		value,
-		unit = '',
-		min,
-		max,
-		step,
-		digits,
-		reset,
-		look = 'tile',
-		fill,
-		hint,
-		zero,
-		disabled = false,
-		onchange
-	}: Props = $props();
+	let { label, name = label, fill, hint, zero, look = 'tile', disabled = false, ...kept }: Props = $props();
+
+	/** Kept in metres, written in what the project is written in. */
+	const by = $derived(writing.factor(kept.unit ?? ''));
+	const unit = $derived(writing.unit(kept.unit ?? ''));
+	const inWritten = (v: number): number => (by === 1 ? v : Number((v * by).toPrecision(12)));
+	const inKept = (v: number): number => (by === 1 ? v : Number((v / by).toPrecision(12)));
+	const value = $derived(inWritten(kept.value));
+	const min = $derived(inWritten(kept.min));
+	const max = $derived(inWritten(kept.max));
+	const step = $derived(kept.step * by);
+	const digits = $derived(kept.digits === undefined || by === 1 ? kept.digits : Math.max(0, kept.digits - 2));
+	const reset = $derived(kept.reset === undefined ? undefined : inWritten(kept.reset));
+	const onchange = (v: number, done: boolean): void => kept.onchange(inKept(v), done);
 
 	let editing = $state(false);
 	/** What the entry begins with; null: with what was left in it. */
@@ -97,8 +95,8 @@
 	}
 	function keys(event: KeyboardEvent) {
 		if (disabled || editing) return;
-		const by = keyStep(event, value, step);
-		if (by !== 0) onchange(within(tidy(value + by)), false);
+		const stepped = keyStep(event, value, step);
+		if (stepped !== 0) onchange(within(tidy(value + stepped)), false);
 		else if (event.key === 'Enter') edit(formatNumber(value, digits));
 		else if ((event.key === 'Delete' || event.key === 'Backspace') && reset !== undefined) onchange(reset, true);
 		else if (event.key === 'Home') onchange(min, true);

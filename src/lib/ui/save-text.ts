@@ -1,3 +1,15 @@
+const MOST = 80;
+/** A name as every system takes it for a file: without what paths are made of; never empty. */
+export function fileName(name: string): string {
+	const plain = name
+		.normalize('NFC')
+		.replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ')
+		.replace(/\s+/g, ' ')
+		.trim()
+		.replace(/^\.+|\.+$/g, '');
+	return [...plain].slice(0, MOST).join('').trim() || 'untitled';
+}
+
 /** Hands a text to the browser as a file to be saved. */
 export function saveText(name: string, text: string, type = 'application/json'): void {
 	const address = URL.createObjectURL(new Blob([text], { type }));

@@ -3,6 +3,7 @@
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { afterNavigate, goto, preloadCode } from '$app/navigation';
 	import { page } from '$app/state';
+	import BookOpen from '@lucide/svelte/icons/book-open';
 	import Moon from '@lucide/svelte/icons/moon';
 	import Sun from '@lucide/svelte/icons/sun';
 	import { everywhere } from '$lib/features/shell/everywhere';
@@ -19,6 +20,7 @@
 	import { theme } from '$lib/ui/theme.svelte';
 	import { keepTyped } from '$lib/ui/typed';
 	import { typedAhead } from '$lib/ui/typed-ahead';
+	import { writing } from '$lib/ui/writing.svelte';
 	import Toasts from '$lib/ui/Toasts.svelte';
 	import type { LayoutData } from './$types';
 
@@ -81,6 +83,9 @@
 	$effect(() => {
 		document.documentElement.dataset.theme = theme.now;
 	});
+	$effect.pre(() => {
+		({ length: writing.length, frameRate: writing.frameRate } = session.settings.now);
+	});
 	afterNavigate(() => {
 		const place = placeOf(page.url.pathname);
 		if (place && place.slug === session.project.slug) remember(place);
@@ -94,7 +99,8 @@
 		const close = session.open();
 		const stopTyped = keepTyped(pageRoot, () => location.pathname);
 		// Rooms are reached while the server is away: what they are made of is here by then.
-		for (const { path } of ROOMS) void preloadCode(addressOf(path)).catch(() => undefined);
+		for (const path of [...ROOMS.map((room) => room.path), 'project'])
+			void preloadCode(addressOf(path)).catch(() => undefined);
 		fetchAfterPaint(
 			placing,
 			fetchDialogs,
@@ -141,6 +147,13 @@
 				title="{room.about} (G {room.letter.toUpperCase()})">{room.label}</a
 			>
 		{/each}
+		<a
+			class="own"
+			href="{session.home}/project"
+			aria-label="Project"
+			aria-current={page.url.pathname === `${session.home}/project` ? 'page' : undefined}
+			title="The project: settings, keys, people, backups (G S)"><BookOpen size={17} /></a
+		>
 		<span class="people"><PeopleMenu {session} /></span>
 		<button
 			class="lamp"
@@ -199,7 +212,7 @@
 		flex-direction: column;
 		gap: 4px;
 	}
-	nav a {
+	nav a:not(.own) {
 		writing-mode: vertical-rl;
 		transform: rotate(180deg);
 		padding: 20px 10px;
@@ -214,15 +227,29 @@
 	nav a:hover {
 		color: var(--ink);
 	}
-	nav a[aria-current='page'] {
+	nav a:not(.own)[aria-current='page'] {
 		background: var(--paper);
 		color: var(--ink);
 		border-right: 3px solid var(--lamp);
 		border-top: 1px solid var(--rule-strong);
 		border-bottom: 1px solid var(--rule-strong);
 	}
+	.own {
+		margin: auto auto 4px;
+		display: grid;
+		place-items: center;
+		width: 30px;
+		height: 30px;
+		border-radius: 50%;
+		color: var(--ink-2);
+	}
+	.own:hover,
+	.own[aria-current='page'] {
+		background: var(--lamp-wash);
+		color: var(--ink);
+	}
 	.people {
-		margin: auto auto 6px;
+		margin: 0 auto 6px;
 	}
 	.lamp {
 		margin: 0 auto 12px;

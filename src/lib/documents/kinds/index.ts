@@ -78,3 +78,12 @@ export function woken(name: KindName, format: number, body: unknown): Tree {
 
 export type { AnyDocument, Kind, KindName, Reference, Space } from './types';
 export { PROJECT_ID, type ProjectFacts } from './project';
+export {
+	DEFAULT_SETTINGS,
+	isPlain,
+	KEY_IDS,
+	type KeyRow,
+	type KeyTarget,
+	type Person,
+	type ProjectSettings
+} from './project/settings';

@@ -97,6 +97,15 @@ describe('references', () => {
 		};
 		expect(names('course', course)).toEqual(['rig eyes', 'event hit', 'event indoors', 'value fear']);
 		const world = { events: [{ from: 'jump', event: 'hit' }], values: [{ from: 'hold', parameter: 'cold' }] };
-		expect(names('project', { world })).toEqual(['event hit', 'value cold']);
+		const keys = [
+			{ id: '1', kind: 'preset', of: 'thud' },
+			{ id: 'shift-2', kind: 'event', of: 'bell' }
+		];
+		expect(names('project', { world, settings: { keys } })).toEqual([
+			'event hit',
+			'value cold',
+			'preset thud',
+			'event bell'
+		]);
 	});
 });

@@ -1,5 +1,7 @@
 <script lang="ts">
+	import Begin from '$lib/room/Begin.svelte';
 	import ProjectLink from '$lib/room/ProjectLink.svelte';
+	import Button from '$lib/ui/Button.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 
 	let { session, onmade }: { session: ProjectSession; onmade: (key: string) => void } = $props();
@@ -15,26 +17,24 @@
 
 <main>
 	<p><ProjectLink {session} /></p>
-	<h1>Nothing moves yet</h1>
-	<p>
-		A preset is one motion of the camera: a jolt, a rumble, a sway. Make the first one and it shakes as soon as you
-		press its key; from there it is turning numbers until it feels right.
-	</p>
-	<button onclick={make} disabled={busy}>Make the first preset</button>
+	<Begin
+		{session}
+		title="Nothing moves yet"
+		says="A preset is one motion of the camera: a jolt, a rumble, a sway. Make the first one and it shakes as soon as you press its key; from there it is turning numbers until it feels right."
+	>
+		<Button strong onclick={make} disabled={busy}>Make the first preset</Button>
+		<a href="{session.home}/library">Bring some in from a kit</a>
+	</Begin>
 </main>
 
 <style>
 	main {
-		max-width: 32rem;
-		margin: 16vh auto;
+		max-width: 34rem;
+		margin: 14vh auto;
 		padding: 1.5rem;
 	}
-	button {
-		border: 0;
-		border-radius: 7px;
-		background: var(--ink);
-		color: var(--sheet);
-		padding: 9px 18px;
-		cursor: pointer;
+	a {
+		align-self: center;
+		color: var(--lamp-text);
 	}
 </style>

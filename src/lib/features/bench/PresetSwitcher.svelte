@@ -43,19 +43,11 @@
 	groups={[{ entries, none: 'No preset yet. “New” makes one.' }]}
 	here={preset.id}
 	onpick={onopen}
+	onname={(name) => session.change(preset.id, 'Name', (p) => void (p.name = name))}
+	fresh={session.fresh}
+	onnamed={() => (session.fresh = '')}
 >
 	{#snippet acts(close)}
-		<label class="rename"
-			><span>name</span><input
-				value={preset.name}
-				maxlength="120"
-				onchange={(e) => {
-					const name = e.currentTarget.value.trim();
-					if (name) session.change(preset.id, 'Name', (p) => void (p.name = name));
-					else e.currentTarget.value = preset.name;
-				}}
-			/></label
-		>
 		<div class="acts">
 			<Button onclick={() => openMade(session.acts.addNew(), close)}><Plus size={14} /> New</Button>
 			<Button onclick={() => openMade(session.acts.copy(preset.id), close)}><Copy size={14} /> Copy this</Button>
@@ -63,21 +55,3 @@
 		</div>
 	{/snippet}
 </DocumentPicker>
-
-<style>
-	.rename {
-		display: grid;
-		grid-template-columns: auto 1fr;
-		align-items: center;
-		gap: 8px;
-		color: var(--ink-2);
-	}
-	input {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 4px 8px;
-		min-width: 0;
-		color: var(--ink);
-	}
-</style>

@@ -42,6 +42,7 @@
 			{onrig}
 			onbench={onopen}
 			onnewrig={() => onrig(addRig(session))}
+			onname={(name) => session.changeBody(desk.id, 'Name', (p) => ({ ...p, name }))}
 		>
 			{#snippet more(close)}
 				{#if preset}

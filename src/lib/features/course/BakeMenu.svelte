@@ -1,13 +1,17 @@
 <script lang="ts">
 	/** The course's motion as a table: pictures a second, how far it is, and a way out. */
+	import { untrack } from 'svelte';
 	import { presetsOf } from '$lib/course';
 	import Popover from '$lib/ui/Popover.svelte';
+	import { fileName, saveText } from '$lib/ui/save-text';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { Bake, CourseWorker } from '$lib/workers/course';
 	import type { CourseState } from './course.svelte';
 
 	let { desk, worker }: { desk: CourseState; worker: CourseWorker } = $props();
-	let fps = $state(60);
+	/** Those of usual displays, and the game's own. */
+	const rates = $derived([...new Set([30, 60, 120, desk.session.settings.now.frameRate])].sort((a, b) => a - b));
+	let fps = $state(untrack(() => desk.session.settings.now.frameRate));
 	let done = $state(0);
 	let bake = $state.raw<Bake | null>(null);
 
@@ -22,19 +26,12 @@
 		const going = (bake = worker.bake(kit, course, fps, seed, (part) => (done = part)));
 		try {
 			const csv = await going.done;
-			if (csv !== null) save(`${course.id}-${fps}.csv`, csv);
+			if (csv !== null) saveText(`${fileName(course.name)}, ${fps} a second.csv`, csv, 'text/csv');
 		} catch (error) {
 			session.say(`The bake failed: ${error instanceof Error ? error.message : String(error)}`);
 		} finally {
 			if (bake === going) bake = null;
 		}
-	}
-	function save(name: string, text: string) {
-		const link = document.createElement('a');
-		link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
-		link.download = name;
-		link.click();
-		setTimeout(() => URL.revokeObjectURL(link.href), 10000);
 	}
 </script>
 
@@ -48,7 +45,7 @@
 			small
 			label="Pictures a second"
 			value={fps}
-			options={[30, 60, 120].map((value) => ({ value, label: `${value}` }))}
+			options={rates.map((value) => ({ value, label: `${value}` }))}
 			onchange={(v) => (fps = v)}
 		/>
 		{#if bake}

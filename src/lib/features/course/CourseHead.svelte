@@ -57,6 +57,9 @@
 			groups={[{ entries, none: 'No course yet. “New” makes one; a free run becomes one.' }]}
 			here={course?.id}
 			onpick={onopen}
+			onname={(name) => course && session.courses.change(course.id, 'Name', (c) => ({ ...c, name }))}
+			fresh={session.fresh}
+			onnamed={() => (session.fresh = '')}
 		>
 			{#snippet acts(close)}
 				<div class="acts">

@@ -3,7 +3,6 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import { freeId } from '$lib/documents';
 	import type { Cue } from 'dinesis-runtime';
-	import { newCue } from 'dinesis-runtime/tools';
 	import { WIRING, type ProjectSession } from '$lib/session/session.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -14,6 +13,7 @@
 	import CueRow from './CueRow.svelte';
 	import { CuesState } from './cues.svelte';
 	import EventsTable from './EventsTable.svelte';
+	import FirstCue from './FirstCue.svelte';
 	import ReachMap from './ReachMap.svelte';
 	import Response from './Response.svelte';
 
@@ -29,6 +29,8 @@
 	const desk = untrack(() => new CuesState(session));
 	const commands = useCommands();
 	let page = $state<'cues' | 'events'>('cues');
+	/** The page of events is opened to make the first one. */
+	let begins = $state(false);
 	/** The event or the game value that the address names. */
 	const named = $derived(/^(event|value):(.+)$/.exec(id));
 
@@ -57,18 +59,6 @@
 		});
 	});
 
-	function addCue() {
-		const event = wiring.events[0];
-		const preset = session.presets[0];
-		if (!event || !preset) return;
-		const id = freeId(
-			'cue',
-			wiring.cues.map((c) => c.id)
-		);
-		const made: Cue = { ...newCue(id, event.id, preset.id), when: event.kind === 'state' ? 'lasts' : 'happens' };
-		session.rewire('New cue', (w) => ({ ...w, cues: [...w.cues, made] }));
-		desk.chosen = id;
-	}
 	function copyCue(cue: Cue) {
 		const id = freeId(
 			cue.id,
@@ -85,7 +75,13 @@
 
 	onMount(() => {
 		session.look(WIRING);
-		const takeBack = commands.offer(cuesCommands(desk, addCue, () => (page = 'events')));
+		const takeBack = commands.offer(
+			cuesCommands(
+				desk,
+				() => desk.add(),
+				() => (page = 'events')
+			)
+		);
 		return () => {
 			takeBack();
 			desk.dispose();
@@ -108,7 +104,7 @@
 	</RoomHead>
 	<main>
 		{#if page === 'events'}
-			<EventsTable {desk} named={id} />
+			<EventsTable {desk} named={id} {begins} />
 		{:else}
 			<ul aria-label="Cues">
 				{#each wiring.cues as cue (cue.id)}
@@ -123,21 +119,19 @@
 					/>
 				{:else}
 					<li class="none">
-						{#if wiring.events.length === 0}
-							<p>
-								A cue says what motion an event sets off. First say what happens in the game:
-								<button onclick={() => (page = 'events')}>events and values</button>
-							</p>
-						{:else}
-							<p>No cue yet. The first one: when {wiring.events[0]!.name} happens, play something.</p>
-						{/if}
+						<FirstCue
+							{session}
+							onevents={() => {
+								page = 'events';
+								begins = true;
+							}}
+							oncue={() => desk.add()}
+						/>
 					</li>
 				{/each}
-				<li class="new">
-					<button onclick={addCue} disabled={wiring.events.length === 0 || session.presets.length === 0}
-						><Plus size={14} /> New cue</button
-					>
-				</li>
+				{#if wiring.cues.length > 0}
+					<li class="new"><button onclick={() => desk.add()}><Plus size={14} /> New cue</button></li>
+				{/if}
 			</ul>
 		{/if}
 		<aside>
@@ -198,15 +192,6 @@
 		border: 0;
 	}
 	.new button,
-	.none button {
-		display: inline-flex;
-		align-items: center;
-		gap: 4px;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 3px 10px;
-	}
 	.new button:disabled {
 		opacity: 0.45;
 	}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** The game's events, declared once, in a compact table; its values below. */
+	import { onMount } from 'svelte';
 	import Plus from '@lucide/svelte/icons/plus';
 	import { freeId } from '$lib/documents';
 	import type { GameEvent } from 'dinesis-runtime';
@@ -12,8 +13,14 @@
 	import EventNumber from './EventNumber.svelte';
 	import ValuesTable from './ValuesTable.svelte';
 
-	/** `event:ID` or `value:ID` of what the address names. */
-	let { desk, named = '' }: { desk: CuesState; named?: string } = $props();
+	interface Props {
+		desk: CuesState;
+		/** `event:ID` or `value:ID` of what the address names. */
+		named?: string;
+		/** The first event is made as the page opens. */
+		begins?: boolean;
+	}
+	let { desk, named = '', begins = false }: Props = $props();
 	const inView = (here: boolean) => (row: HTMLElement) => {
 		if (here) row.scrollIntoView?.({ block: 'center' });
 	};
@@ -39,6 +46,9 @@
 		desk.session.rewire('New event', (w) => ({ ...w, events: [...w.events, made] }));
 		naming.begin(id);
 	}
+	onMount(() => {
+		if (begins && wiring.events.length === 0) addEvent();
+	});
 	function addNumber(event: GameEvent) {
 		const id = freeId(
 			'number',

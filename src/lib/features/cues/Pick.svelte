@@ -10,9 +10,11 @@
 	interface Props {
 		desk: CuesState;
 		pick: PlayAction['pick'];
+		/** What is asked where nothing was chosen yet; empty: it was. */
+		asked?: string;
 		onchange: (pick: PlayAction['pick'], label: string) => void;
 	}
-	let { desk, pick, onchange }: Props = $props();
+	let { desk, pick, asked = '', onchange }: Props = $props();
 	/** Whether a press adds to those that are there, or takes one for all of them. */
 	let several = $state(false);
 	const nameOf = (id: string): string => desk.preset(id)?.name ?? id;
@@ -32,12 +34,15 @@
 	}
 </script>
 
-<Popover label="Presets: {pick.map((p) => nameOf(p.preset)).join(', ')}" onopen={() => (several = pick.length > 1)}>
+<Popover
+	label="Presets: {asked || pick.map((p) => nameOf(p.preset)).join(', ')}"
+	onopen={() => (several = pick.length > 1)}
+>
 	{#snippet button()}
-		<span class="word"
-			>{#each pick as p, i (p.preset)}{i > 0 ? ' · ' : ''}<span class:gone={!desk.preset(p.preset)}
-					>{nameOf(p.preset)}</span
-				>{/each}</span
+		<span class="word" class:asked
+			>{#if asked}{asked}{:else}{#each pick as p, i (p.preset)}{i > 0 ? ' · ' : ''}<span
+						class:gone={!desk.preset(p.preset)}>{nameOf(p.preset)}</span
+					>{/each}{/if}</span
 		>
 	{/snippet}
 	{#snippet children(close)}
@@ -66,7 +71,7 @@
 			<PickList
 				label="Find a preset"
 				groups={[{ entries, none: 'No preset yet.' }]}
-				here={several ? '' : pick[0]?.preset}
+				here={several || asked ? '' : pick[0]?.preset}
 				taken={several ? taken : undefined}
 				onpick={(id) => {
 					if (several) return toggle(id);
@@ -86,6 +91,11 @@
 		cursor: pointer;
 		background: var(--word-preset);
 		color: var(--ink-yaw);
+	}
+	.word.asked {
+		background: var(--lamp-wash);
+		color: var(--lamp-text);
+		outline: 1px dashed var(--lamp);
 	}
 	.gone {
 		text-decoration: line-through;

@@ -26,7 +26,13 @@
 </script>
 
 play{play.pick.length > 1 ? ' one of' : ''}
-<Pick {desk} pick={play.pick} onchange={(pick, label) => onchange({ pick }, label)} />
+<Pick
+	{desk}
+	pick={play.pick}
+	asked={desk.waitsFor(cue.id, 'preset') ? 'which preset?' : ''}
+	onchange={(pick, label) =>
+		desk.say(cue, 'preset', label, (q) => ({ ...q, actions: q.actions.map((a) => (a === play ? { ...a, pick } : a)) }))}
+/>
 at
 {#if typeof play.strength === 'number'}
 	<NumberField

@@ -62,7 +62,7 @@
 	function chooseEvent(id: string) {
 		const next = desk.event(id);
 		const when: CueWhen = next?.kind === 'state' ? (cue.when === 'happens' ? 'lasts' : cue.when) : 'happens';
-		change('Event', (q) => ({ ...q, event: id, when }));
+		desk.say(cue, 'event', 'Event', (q) => ({ ...q, event: id, when }));
 	}
 	const stopOf = (what: string): Extract<CueAction, { kind: 'stop' }>['what'] =>
 		what === 'own' || what === 'all'
@@ -76,7 +76,14 @@
 
 <div class="sentence">
 	{cue.when === 'lasts' ? 'While' : 'When'}
-	<Word label="Event" tone="event" value={cue.event} options={events} onchange={chooseEvent} />
+	<Word
+		label="Event"
+		tone="event"
+		value={cue.event}
+		options={events}
+		asked={desk.waitsFor(cue.id, 'event') ? 'what happens?' : ''}
+		onchange={chooseEvent}
+	/>
 	{#if isState}<Word
 			label="When"
 			value={cue.when}

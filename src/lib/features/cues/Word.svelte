@@ -9,23 +9,28 @@
 		value: T;
 		options: readonly { readonly value: T; readonly label: string; readonly about?: string }[];
 		tone?: 'event' | 'preset' | 'plain';
+		/** What is asked where nothing was chosen yet; empty: it was. */
+		asked?: string;
 		onchange: (value: T) => void;
 	}
-	let { label, value, options, tone = 'plain', onchange }: Props = $props();
+	let { label, value, options, tone = 'plain', asked = '', onchange }: Props = $props();
 	/** A list of so many needs no field to find in. */
 	const FEW = 8;
-	const shown = $derived(options.find((o) => o.value === value)?.label ?? value);
+	const shown = $derived(asked || (options.find((o) => o.value === value)?.label ?? value));
 	const entries = $derived(options.map((o) => ({ id: o.value, label: o.label, about: o.about })));
 </script>
 
 <Popover label="{label}: {shown}" holds="listbox">
-	{#snippet button()}<span class="word {tone}" class:gone={!options.some((o) => o.value === value)}>{shown}</span
+	{#snippet button()}<span
+			class="word {tone}"
+			class:asked={asked !== ''}
+			class:gone={!options.some((o) => o.value === value)}>{shown}</span
 		>{/snippet}
 	{#snippet children(close)}
 		<PickList
 			{label}
 			groups={[{ entries }]}
-			here={value}
+			here={asked === '' ? value : ''}
 			few={FEW}
 			onpick={(id) => {
 				close();
@@ -55,6 +60,11 @@
 	.word.preset {
 		background: var(--word-preset);
 		color: var(--ink-yaw);
+	}
+	.word.asked {
+		background: var(--lamp-wash);
+		color: var(--lamp-text);
+		outline: 1px dashed var(--lamp);
 	}
 	.word:hover {
 		background: var(--lamp-wash);

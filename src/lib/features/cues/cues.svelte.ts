@@ -1,7 +1,7 @@
 /** The Cues room's state: the director behind the window, what each cue is tried with, and where it comes from. */
-import { checkCue, type CueFinding, type Wired } from '$lib/documents';
+import { checkCue, freeId, type CueFinding, type Wired } from '$lib/documents';
 import type { Cue, GameEvent, ShakePreset } from 'dinesis-runtime';
-import { Director, type Seconds, type Occurrence, type Order } from 'dinesis-runtime/tools';
+import { Director, newCue, type Seconds, type Occurrence, type Order } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { GALLERY_REST } from '$lib/viewport/rests';
 
@@ -11,6 +11,9 @@ const REMEMBERED = 8;
 /** What the length of an event is tried under; no number is called so. */
 export const LENGTH = '*length';
 const TRIED_LENGTH: Seconds = 3;
+
+/** The words that a cue cannot do without. */
+export type CueWord = 'event' | 'preset';
 
 export class CuesState {
 	readonly director: Director;
@@ -139,6 +142,44 @@ export class CuesState {
 		this.held = held;
 	}
 
+	/** Words that a cue made of nothing still waits for; until then it is off. */
+	private unsaid = $state.raw<Readonly<Record<string, readonly CueWord[]>>>({});
+
+	/** Whether a cue waits for a word. */
+	waitsFor(cue: string, word: CueWord): boolean {
+		return this.unsaid[cue]?.includes(word) ?? false;
+	}
+
+	/** Makes a cue. What there is only one of is meant; what has to be chosen is asked for, and the cue is off until it has its words. */
+	add(): void {
+		const { events, cues } = this.session.wiring;
+		const [event, preset] = [events[0], this.session.presets[0]];
+		if (!event || !preset) return;
+		const id = freeId(
+			'cue',
+			cues.map((c) => c.id)
+		);
+		const waits: CueWord[] = [
+			...(events.length > 1 ? (['event'] as const) : []),
+			...(this.session.presets.length > 1 ? (['preset'] as const) : [])
+		];
+		const when = event.kind === 'state' ? 'lasts' : 'happens';
+		const made: Cue = { ...newCue(id, event.id, preset.id), when, on: waits.length === 0 };
+		this.session.rewire('New cue', (w) => ({ ...w, cues: [...w.cues, made] }));
+		this.session.seal();
+		this.unsaid = { ...this.unsaid, [id]: waits };
+		this.chosen = id;
+	}
+
+	/** Changes a word that may have been waited for; with the last of them the cue is on, in the same step. */
+	say(cue: Cue, word: CueWord, label: string, recipe: (cue: Cue) => Cue): void {
+		const waits = this.unsaid[cue.id];
+		const left = waits?.filter((one) => one !== word) ?? [];
+		const complete = waits?.includes(word) && left.length === 0;
+		this.unsaid = { ...this.unsaid, [cue.id]: left };
+		this.change(cue.id, label, (c) => ({ ...recipe(c), ...(complete && { on: true }) }));
+	}
+
 	/** The event on a test key: the first nine on 1–9, the next nine with Shift. */
 	eventOnKey(digit: number, shift: boolean): GameEvent | undefined {
 		return this.session.wiring.events[digit - 1 + (shift ? 9 : 0)];
@@ -165,14 +206,14 @@ export class CuesState {
 		const { done, now } = this.director;
 		for (const order of done) {
 			this.lastDone.set(order.cue, now);
-			this.log = [this.say(order), ...this.log].slice(0, 6);
+			this.log = [this.told(order), ...this.log].slice(0, 6);
 		}
 		const lit = [...this.lastDone].filter(([, at]) => now - at < 0.8).map(([cue]) => cue);
 		if (lit.length !== this.lit.size || lit.some((cue) => !this.lit.has(cue))) this.lit = new Set(lit);
 		return this.director.viewers[0]!.player.offset;
 	}
 
-	private say(order: Order): string {
+	private told(order: Order): string {
 		if (order.kind === 'play')
 			return `${this.session.preset(order.preset)?.name ?? order.preset} at ${order.strength.toFixed(2)}`;
 		if (order.kind === 'set') return `${order.parameter} set to ${order.to}`;

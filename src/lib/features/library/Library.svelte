@@ -10,7 +10,8 @@
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import Button from '$lib/ui/Button.svelte';
-	import { saveText } from '$lib/ui/save-text';
+	import { fileName, saveText } from '$lib/ui/save-text';
+	import Begin from '$lib/room/Begin.svelte';
 	import RoomHead from '$lib/room/RoomHead.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { Audition } from './audition.svelte';
@@ -74,12 +75,12 @@
 	async function sendOut(presets: readonly ShakePreset[]) {
 		const whole = presets.length === session.order.length;
 		if (whole && !(await session.courses.fetch())) return;
-		const name = presets.length === 1 ? presets[0]!.id : session.project.slug;
+		const name = presets.length === 1 ? presets[0]!.name : session.project.name;
 		const { project, wiring, bobsAndLags } = session;
 		const kit = whole
-			? wholeKit(project.name, [...presets, ...bobsAndLags], wiring, session.courses.list)
+			? wholeKit(project.name, [...presets, ...bobsAndLags], wiring, session.courses.list, session.settings.now)
 			: kitOfPresets(project.name, presets);
-		saveText(`${name}.kit.json`, writeKit(kit));
+		saveText(`${fileName(name)}.kit.json`, writeKit(kit));
 		session.sentOut(kit);
 	}
 
@@ -186,8 +187,14 @@
 				{/await}
 			{:else if library.all.length === 0}
 				<div class="none">
-					<h2>No presets yet</h2>
-					<p>“New” makes one and opens it on the Bench; “Bring in” takes presets out of a kit.</p>
+					<Begin
+						{session}
+						title="No presets yet"
+						says="All motions of the game stand here side by side: pointed at, each is felt. Make one, or bring in those of a kit."
+					>
+						<Button strong onclick={() => void addNew()}><Plus size={14} /> New</Button>
+						<Button onclick={() => (bringing = true)}><FolderInput size={14} /> Bring in</Button>
+					</Begin>
 				</div>
 			{:else if rows.length === 0}
 				<div class="none">

@@ -1,9 +1,12 @@
 <script lang="ts">
 	/** A camera's chain, stage after stage, each with its meter and switch; the stage that is chosen is drawn and tuned below, beside the picture. */
 	import { onMount, untrack } from 'svelte';
-	import { LAG_AXES, viewOf, type LagAxisName } from 'dinesis-runtime/tools';
+	import { LAG_AXES, viewOf, type LagAxisName, type ViewKind } from 'dinesis-runtime/tools';
 	import { checkRig } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Begin from '$lib/room/Begin.svelte';
+	import { addRig } from '$lib/stages/new-rig';
+	import Button from '$lib/ui/Button.svelte';
 	import { Now } from '$lib/stages/now.svelte';
 	import Seen from '$lib/stages/Seen.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
@@ -23,6 +26,11 @@
 	}
 	let { session, id = '', onopen, onbench }: Props = $props();
 
+	const FIRST: readonly (readonly [ViewKind, string])[] = [
+		['eyes', 'Through the eyes'],
+		['chase', 'From behind'],
+		['flat', 'Flat, from the side']
+	];
 	const desk = untrack(() => new RigState(session));
 	const now = new Now(desk);
 	const commands = useCommands();
@@ -54,14 +62,17 @@
 <div class="room">
 	<RigHead {desk} {onopen} {onbench} />
 	{#if !rig}
-		<section class="first">
-			<h2>What the player sees through</h2>
-			<p>
-				A rig is a camera’s chain: the body, a lag that trails it, limits, the head bob, the lean, the shakes that cues
-				set off, and a ceiling over all of it. Each stage shows what it does, and can be left out.
-			</p>
-			<p>“New” in the menu above makes the first one.</p>
-		</section>
+		<div class="first">
+			<Begin
+				{session}
+				title="What the player sees through"
+				says="A rig is a camera’s chain: the body, a lag that trails it, limits, the head bob, the lean, the shakes that cues set off, and a ceiling over all of it. Each stage shows what it does, and can be left out."
+			>
+				{#each FIRST as [kind, label] (kind)}
+					<Button strong={kind === 'eyes'} onclick={() => onopen(addRig(session, kind))}>{label}</Button>
+				{/each}
+			</Begin>
+		</div>
 	{:else}
 		<RigChain {desk} {rig} {findings} {unit} speed={now.speed} playing={now.playing.length} {unknown} {nameOf} />
 		<main>
@@ -93,11 +104,6 @@
 		}
 	}
 	.first {
-		max-width: 560px;
-		margin: 24px;
-		border: 1px solid var(--rule-strong);
-		border-radius: var(--radius);
-		background: var(--sheet);
-		padding: 16px;
+		padding: 24px;
 	}
 </style>

@@ -35,6 +35,11 @@
 		].join(' and ')
 	);
 
+	function rename(name: string) {
+		const { id } = rig!;
+		session.rewire('Name of the rig', (w) => ({ ...w, rigs: w.rigs.map((r) => (r.id === id ? { ...r, name } : r)) }));
+		session.seal();
+	}
 	function remove() {
 		const gone = rig!;
 		const said = uses === '' ? '' : ` It was in ${uses}; they say so now.`;
@@ -59,6 +64,7 @@
 			onrig={onopen}
 			{onbench}
 			onnewrig={() => onopen(addRig(session))}
+			onname={rename}
 		>
 			{#snippet more(close)}
 				{#if rig}

@@ -7,7 +7,9 @@
 	import { tick } from 'svelte';
 	import Outline from '$lib/plots/Outline.svelte';
 	import { kitAddress, type ShelfEntry } from '$lib/session/api';
-	import { sayCounts, since } from './words';
+	import { fileName } from '$lib/ui/save-text';
+	import { since } from '$lib/ui/since';
+	import { sayCounts } from './words';
 	import type { ShelfState } from './shelf.svelte';
 
 	interface Props {
@@ -81,7 +83,7 @@
 		>
 		<a
 			href={kitAddress(entry.slug)}
-			download="{entry.slug}.kit.json"
+			download="{fileName(entry.name)}.kit.json"
 			data-sveltekit-reload
 			aria-label="Send out {entry.name}"
 			title="Send it out whole, as a kit file"><Download size={15} /></a

@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ShelfEntry } from '$lib/session/api';
 import { ShelfState } from './shelf.svelte';
-import { sayCounts, since } from './words';
+import { since } from '$lib/ui/since';
+import { sayCounts } from './words';
 
 const none = { shakes: 0, bobsAndLags: 0, cues: 0, events: 0, rigs: 0, courses: 0 };
 const entry = (slug: string): ShelfEntry => ({

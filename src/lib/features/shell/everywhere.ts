@@ -59,6 +59,13 @@ export function everywhere(parts: ShellParts): CommandTable {
 				keys: ['g a'],
 				run: () => parts.go('/projects')
 			},
+			{
+				id: 'project',
+				label: 'The project itself',
+				about: 'settings, keys, people, backups, key for a game elsewhere',
+				keys: ['g s'],
+				run: () => parts.visit('project')
+			},
 			{ id: 'shelf new', label: 'New project', about: 'projects', run: () => parts.go('/projects#new') },
 			{
 				id: 'theme',

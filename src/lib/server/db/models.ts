@@ -16,6 +16,8 @@ export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreation
 	declare name: string;
 	/** The number of the project's last change. */
 	declare changeNumber: CreationOptional<number>;
+	/** By which a game that runs elsewhere reads it; empty until somebody asks for it. */
+	declare shareKey: CreationOptional<string>;
 	declare createdAt: CreationOptional<Date>;
 	declare retiredAt: CreationOptional<Date | null>;
 }
@@ -73,6 +75,19 @@ export class MarkRow extends Model<InferAttributes<MarkRow>, InferCreationAttrib
 	declare savedAt: Date;
 }
 
+/** A copy of a whole project, as a kit file. */
+export class BackupRow extends Model<InferAttributes<BackupRow>, InferCreationAttributes<BackupRow>> {
+	declare id: CreationOptional<string>;
+	declare projectId: string;
+	/** Of the project's last change in it. */
+	declare number: number;
+	declare name: string;
+	declare who: string;
+	declare bytes: number;
+	declare kit: string;
+	declare savedAt: Date;
+}
+
 /** Ties the classes to a connection. The column names are those of the migrations. */
 export function defineModels(sequelize: Sequelize): void {
 	const options = { sequelize, underscored: true, timestamps: false } as const;
@@ -84,6 +99,7 @@ export function defineModels(sequelize: Sequelize): void {
 			slug: DataTypes.TEXT,
 			name: DataTypes.TEXT,
 			changeNumber: { type: DataTypes.INTEGER, defaultValue: 0 },
+			shareKey: { type: DataTypes.TEXT, defaultValue: '' },
 			createdAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW },
 			retiredAt: { type: DataTypes.DATE, defaultValue: null }
 		},
@@ -133,5 +149,18 @@ export function defineModels(sequelize: Sequelize): void {
 			savedAt: DataTypes.DATE
 		},
 		{ ...options, tableName: 'marks' }
+	);
+	BackupRow.init(
+		{
+			id: { ...uuid(), defaultValue: DataTypes.UUIDV4 },
+			projectId: DataTypes.UUID,
+			number: DataTypes.INTEGER,
+			name: DataTypes.TEXT,
+			who: DataTypes.TEXT,
+			bytes: DataTypes.INTEGER,
+			kit: DataTypes.TEXT,
+			savedAt: DataTypes.DATE
+		},
+		{ ...options, tableName: 'backups' }
 	);
 }

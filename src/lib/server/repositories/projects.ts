@@ -7,6 +7,7 @@ import { outlineOf, type OutlineLine } from '../../analysis';
 import {
 	arrivalsOf,
 	documentOf,
+	isPlain,
 	partsBringing,
 	wiringOf,
 	woken,
@@ -151,6 +152,7 @@ export async function readWholeKit(sequelize: Sequelize, projectId: string): Pro
 	const of = <T>(...kinds: readonly KindName[]): T[] =>
 		held.filter(({ kind }) => kinds.includes(kind)).map(({ kind, body }) => documentOf(kind, body) as T);
 	const { events, parameters, cues, rigs, world } = wiringOf(held);
+	const facts = of<ProjectFacts>('project')[0];
 	return {
 		format: KIT_FORMAT,
 		version: KIT_VERSION,
@@ -162,7 +164,8 @@ export async function readWholeKit(sequelize: Sequelize, projectId: string): Pro
 		rigs,
 		courses: of<Course>('course'),
 		world,
-		...of<ProjectFacts>('project')[0]?.carried
+		...(facts && !isPlain(facts.settings) && { settings: facts.settings }),
+		...facts?.carried
 	};
 }
 

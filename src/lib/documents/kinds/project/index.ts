@@ -1,11 +1,13 @@
 import { id, NO_LINKS, object, own, required, withDefault, worldLinks, type WorldLinks } from 'dinesis-runtime/tools';
 import { checkWorld } from '../../checks';
 import { kind } from '../types';
+import { DEFAULT_SETTINGS, settingsShape, type ProjectSettings } from './settings';
 
-/** What belongs to the project itself: what the stand-in game raises, and what its kit carried that no room works on. */
+/** What belongs to the project itself: what the stand-in game raises, its settings, and what its kit carried that no room works on. */
 export interface ProjectFacts {
 	readonly id: string;
 	readonly world: WorldLinks;
+	readonly settings: ProjectSettings;
 	readonly carried: Readonly<Record<string, unknown>>;
 }
 
@@ -15,6 +17,7 @@ export const PROJECT_ID = 'project';
 const shape = object({
 	id: required(id('of the facts')),
 	world: withDefault(worldLinks, NO_LINKS),
+	settings: withDefault(settingsShape, DEFAULT_SETTINGS),
 	carried: withDefault(
 		own(() => undefined, {}),
 		{}
@@ -26,7 +29,7 @@ export const project = kind<ProjectFacts>({
 	word: 'project',
 	words: 'projects',
 	shape,
-	fresh: () => ({ id: PROJECT_ID, world: NO_LINKS, carried: {} }),
+	fresh: () => ({ id: PROJECT_ID, world: NO_LINKS, settings: DEFAULT_SETTINGS, carried: {} }),
 	migrations: [],
 	findings: ({ world }, kit) => checkWorld(world, kit),
 	pointing: (facts, at) => ({
@@ -35,6 +38,10 @@ export const project = kind<ProjectFacts>({
 			...facts.world,
 			events: facts.world.events.map((link) => ({ ...link, event: at('event', link.event) })),
 			values: facts.world.values.map((link) => ({ ...link, parameter: at('value', link.parameter) }))
+		},
+		settings: {
+			...facts.settings,
+			keys: facts.settings.keys.map((key) => ({ ...key, of: at(key.kind, key.of) }))
 		}
 	})
 });

@@ -1,0 +1,57 @@
+/** The project's own settings as a page has them: what everybody shares who works on it. */
+import {
+	creation,
+	DEFAULT_SETTINGS,
+	fieldsTowards,
+	KINDS,
+	PROJECT_ID,
+	shownOfHeld,
+	newUuid,
+	type AnyDocument,
+	type KeyTarget,
+	type ProjectFacts,
+	type ProjectSettings
+} from '$lib/documents';
+import type { WorkingCopy } from './working-copy.svelte';
+
+export class Settings {
+	readonly now = $derived.by((): ProjectSettings => {
+		const [held] = this.work.list('project');
+		return (held && shownOfHeld<ProjectFacts>(held).settings) ?? DEFAULT_SETTINGS;
+	});
+
+	constructor(private readonly work: WorkingCopy) {}
+
+	/** One undoable step; changes with the same mark, one after the other, are one step. */
+	change(label: string, recipe: (settings: ProjectSettings) => ProjectSettings, mark: string | null = null): void {
+		const [held] = this.work.list('project');
+		const own = mark === null ? null : `settings ${mark}`;
+		if (!held) {
+			const facts = KINDS.project.fresh(PROJECT_ID, '') as AnyDocument & ProjectFacts;
+			const document = { ...facts, settings: recipe(facts.settings) } as AnyDocument;
+			this.work.change(label, [{ document: newUuid(), fields: [creation('project', document, 'a0')] }], own);
+			return;
+		}
+		const facts = shownOfHeld<ProjectFacts>(held);
+		const next = { ...facts, settings: recipe(facts.settings) } as AnyDocument;
+		this.work.change(label, [{ document: held.uuid, fields: fieldsTowards(held, next) }], own);
+	}
+
+	/** What somebody gave a key; undefined: it fires what comes first. */
+	onKey(id: string): KeyTarget | undefined {
+		return this.now.keys.find((key) => key.id === id);
+	}
+
+	/** Gives a key something to fire; null: what comes first again. */
+	setKey(id: string, target: KeyTarget | null, named: string): void {
+		const key = id.replace('shift-', 'Shift ');
+		this.change(target ? `Put ${named} on key ${key}` : `Clear key ${key}`, (settings) => ({
+			...settings,
+			keys: [
+				...settings.keys.filter((one) => one.id !== id),
+				...(target ? [{ id, kind: target.kind, of: target.of }] : [])
+			].sort((a, b) => (a.id < b.id ? -1 : 1))
+		}));
+		this.work.seal();
+	}
+}
