@@ -1,6 +1,6 @@
 import { createServer, request as ask, type IncomingHttpHeaders, type Server } from 'node:http';
 import { afterEach, describe, expect, it } from 'vitest';
-import { Door, ownPage, type DoorOptions } from './door';
+import { Door, OUTSIDE, ownPage, type DoorOptions } from './door';
 
 const KEY = 'a lantern at dusk';
 let server: Server;
@@ -99,6 +99,29 @@ describe('with a key', () => {
 			status: 303,
 			headers: { location: '/projects' }
 		});
+	});
+
+	it('a game may ask for a kit with its project’s key: it goes on, marked, and nothing else does', async () => {
+		const door = new Door({ key: KEY });
+		server = createServer((request, response) => {
+			void door
+				.answers(request, response)
+				.then((answered) => !answered && response.end(String(request.headers[OUTSIDE] ?? 'inside')));
+		});
+		await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+		port = (server.address() as { port: number }).port;
+		const shows = { authorization: 'Bearer abc' };
+		const kit = '/api/projects/harbour/kit';
+		expect((await call('GET', kit, shows)).text).toBe('yes');
+		expect((await call('OPTIONS', kit)).text).toBe('yes');
+		expect((await call('GET', kit)).status).toBe(401);
+		expect((await call('POST', kit, shows)).status).toBe(401);
+		expect((await call('GET', '/api/projects/harbour/history', shows)).status).toBe(401);
+		expect((await call('GET', '/api/projects/harbour/kit/more', shows)).status).toBe(401);
+		// Nobody marks a request but the door.
+		const [cookie] = (await guess(KEY)).headers['set-cookie']!;
+		const own = { cookie: cookie!.split(';')[0]!, [OUTSIDE]: 'yes' };
+		expect((await call('GET', kit, own)).text).toBe('inside');
 	});
 
 	it('the cookie is for encrypted connections only where the connection is', async () => {

@@ -1,5 +1,6 @@
 /** What can be done right now, in one table: palette, list of shortcuts and keys are made of it. Every room offers its own while it is open. */
 import { getContext, setContext } from 'svelte';
+import { hand } from './hand';
 import { KeyDesk, written, type Bound } from './keys';
 
 export interface Command extends Bound {
@@ -67,10 +68,12 @@ export class Commands {
 
 	/** Listens to the keyboard until what it returns is called. */
 	listen(target: Window): () => void {
+		const stopWatching = hand.watch(target);
 		target.addEventListener('keydown', this.desk.down);
 		target.addEventListener('keyup', this.desk.up);
 		target.addEventListener('blur', this.desk.letGoOfAll);
 		return () => {
+			stopWatching();
 			target.removeEventListener('keydown', this.desk.down);
 			target.removeEventListener('keyup', this.desk.up);
 			target.removeEventListener('blur', this.desk.letGoOfAll);

@@ -71,6 +71,43 @@ describe('one table of commands', () => {
 		expect(did).toEqual(['palette', 'pause', 'jump']);
 	});
 
+	it('a button that a pointer pressed leaves Space to the work; one that the keyboard came to keeps it', () => {
+		const { did, press } = table({ id: 'fire', keys: ['Space'] });
+		document.body.innerHTML = '<button id="a">a</button><button id="b">b</button>';
+		const [a, b] = [...document.querySelectorAll('button')] as [HTMLElement, HTMLElement];
+		const point = (at: HTMLElement): void => {
+			at.dispatchEvent(new MouseEvent('pointerdown', { bubbles: true }));
+			at.focus();
+		};
+		point(a);
+		expect(press(' ', {}, a).defaultPrevented).toBe(true);
+		expect(press('Enter', {}, a).defaultPrevented).toBe(false);
+		expect(did).toEqual(['fire']);
+		// The keyboard goes on to the next one: that one is meant.
+		press('Tab', {}, a);
+		b.focus();
+		expect(press(' ', {}, b).defaultPrevented).toBe(false);
+		// What has the focus by keyboard and is pressed by a pointer leaves it as well.
+		point(b);
+		press(' ', {}, b);
+		expect(did).toEqual(['fire', 'fire']);
+	});
+
+	it('a list that a pointer opened gives the keys back once something is chosen; one by keyboard keeps them', () => {
+		table({ id: 'fire', keys: ['Space'] });
+		document.body.innerHTML = '<select><option>a</option><option>b</option></select>';
+		const list = document.querySelector('select')!;
+		const choose = (): void => void list.dispatchEvent(new Event('change', { bubbles: true }));
+		list.focus();
+		choose();
+		expect(document.activeElement).toBe(list);
+		list.blur();
+		list.dispatchEvent(new MouseEvent('pointerdown', { bubbles: true }));
+		list.focus();
+		choose();
+		expect(document.activeElement).toBe(document.body);
+	});
+
 	it('a key that is held does it once, or again and again where the row says so; it lets go once', () => {
 		const let_go: string[] = [];
 		const { did, press, up } = table(

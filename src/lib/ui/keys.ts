@@ -1,5 +1,6 @@
 /** Keys as tables write them: `p`, `$mod+Shift+z`, `g b` (one after the other), `Digit1` (wherever the key lies), `Shift+?`. */
 import { matchKeyBindingPress, parseKeybinding, type KeyBindingPress } from 'tinykeys';
+import { hand } from './hand';
 import { isPressable, isTyping } from './targets';
 
 export interface Bound {
@@ -41,8 +42,9 @@ export class KeyDesk {
 	readonly down = (event: KeyboardEvent): void => {
 		if (event.defaultPrevented) return;
 		const typing = isTyping(event.target);
-		// Space and Enter press what has the focus.
-		const presses = (event.key === ' ' || event.key === 'Enter') && isPressable(event.target);
+		// Space and Enter press what has the focus; where a pointer put it there, Space stays with the work.
+		const presses =
+			(event.key === 'Enter' || (event.key === ' ' && !hand.pointedAt(event.target))) && isPressable(event.target);
 		const rows = this.rows().filter((row) => row.keys && (row.whileTyping || !typing) && (row.overButtons || !presses));
 		const { begun } = this;
 		const paired = begun && event.timeStamp - begun.at < WITHIN;

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import type { ShakePreset } from 'dinesis-runtime';
+	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { BenchState } from './bench.svelte';
@@ -53,12 +54,18 @@
 
 	onMount(() => {
 		shows.recall();
+		let withPads = (_: number): void => undefined;
+		fetchAfterPaint(bench.events.fetch, async () => {
+			const { padFrame } = await import('./bench-pad');
+			withPads = padFrame(session, bench, (key) => onopen(key));
+		});
 		still = matchMedia('(prefers-reduced-motion: reduce)').matches;
 		if (still) bench.paused = true;
 		bench.wake();
 		let last = performance.now();
 		let request = requestAnimationFrame(function next(now: number) {
 			request = requestAnimationFrame(next);
+			withPads(Math.max(0, now - last) / 1000);
 			bench.frame(Math.max(0, now - last) / 1000);
 			last = now;
 		});

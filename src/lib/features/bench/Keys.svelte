@@ -1,11 +1,15 @@
 <script lang="ts">
+	/** The keys: nine of eighteen, the open preset on the space bar where it is on none of them, and firing again and again. */
 	import { onMount } from 'svelte';
 	import Repeat from '@lucide/svelte/icons/repeat';
-	import SlidersHorizontal from '@lucide/svelte/icons/sliders-horizontal';
-	import type { ShakePreset } from 'dinesis-runtime';
+	import { KEY_IDS } from '$lib/documents';
+	import { capOf, writtenKey, type KeyCap as Cap } from '$lib/room/key-board';
+	import KeyTarget from '$lib/room/KeyTarget.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import { isTyping } from '$lib/ui/targets';
 	import type { BenchState } from './bench.svelte';
+	import KeyCap from './KeyCap.svelte';
 
 	interface Props {
 		session: ProjectSession;
@@ -15,98 +19,62 @@
 	}
 	let { session, bench, presetKey, onopen }: Props = $props();
 
-	/** The first nine, and the open preset on the space bar where it is none of them. */
-	const caps = $derived.by(() => {
-		const nine = session.order.slice(0, 9).flatMap((key) => session.preset(key) ?? []);
-		const open = session.preset(presetKey);
-		return open && !nine.includes(open) ? [...nine, open] : nine;
+	/** Shift is down, or the second nine are turned to. */
+	let shifted = $state(false);
+	let second = $state(false);
+	const bank = $derived(KEY_IDS.slice(...(shifted !== second ? [9, 18] : [0, 9])));
+	const caps = $derived.by((): { readonly id: string; readonly cap: Cap | undefined }[] => {
+		const nine = bank.map((id) => ({ id, cap: capOf(session, id) }));
+		// Behind the last that has something there is room for one more.
+		const shown = nine.slice(0, nine.findLastIndex(({ cap }) => cap) + 2);
+		const isOn = nine.some(({ cap }) => cap?.kind === 'preset' && cap.of === presetKey);
+		const name = session.preset(presetKey)?.name;
+		if (isOn || name === undefined) return shown;
+		const space: Cap = { id: 'space', written: 'space', kind: 'preset', of: presetKey, name, given: false };
+		return [...shown, { id: 'space', cap: space }];
 	});
-	/** As many running plays as a key shows, a draining bar for each. */
-	const BARS = 4;
-	interface Foot {
-		readonly bars: HTMLElement[];
-		/** How strongly it plays now, or how far it is turned down. */
-		readonly level: HTMLElement;
-		/** What became of the last press. */
-		readonly word: HTMLElement;
-		/** What they said last: they are written only when that changes. */
-		said: string;
-	}
-	const feet = new Map<string, Foot>();
 
-	const keepFoot = (key: string) => (foot: HTMLElement) => {
-		const [level, word, ...bars] = [...foot.children] as HTMLElement[];
-		feet.set(key, { bars, level: level!, word: word!, said: '' });
-		return () => void feet.delete(key);
-	};
-	const about = (p: ShakePreset): string =>
-		p.timing.mode === 'burst' ? `burst ${Number(p.timing.duration.toFixed(2))} s` : 'hold, or tap';
-
-	// Written straight to the elements: bars move in every frame.
-	function tick() {
-		for (const [key, foot] of feet) {
-			let shown = 0;
-			let ducked = 1;
-			let strongest = 0;
-			const { plays } = bench.player;
-			for (let i = plays.length - 1; i >= 0; i--) {
-				const play = plays[i]!;
-				if (play.presetId !== key) continue;
-				const strength = play.strength * play.level * play.ducked;
-				if (strength > strongest) strongest = strength;
-				if (play.ducked < ducked) ducked = play.ducked;
-				if (shown >= BARS) continue;
-				const bar = foot.bars[shown++]!;
-				bar.style.transform = `scaleX(${bench.leftOfPlay(play).toFixed(3)})`;
-				bar.style.opacity = (0.35 + 0.65 * Math.min(1, strength)).toFixed(2);
-			}
-			for (let i = shown; i < BARS; i++) foot.bars[i]!.style.transform = 'scaleX(0)';
-			const word = bench.saidOf(key);
-			const level = ducked < 0.995 ? `ducked ${ducked.toFixed(2)}×` : shown > 0 ? `${strongest.toFixed(2)}×` : '';
-			const said = `${level}|${word}`;
-			if (said === foot.said) continue;
-			foot.said = said;
-			foot.level.textContent = level;
-			foot.word.textContent = word;
-		}
-	}
-	onMount(() => bench.onFrame(tick));
+	onMount(() => {
+		const hold = (event: KeyboardEvent): void => {
+			if (event.key === 'Shift') shifted = event.type === 'keydown' && !isTyping(event.target);
+		};
+		const letGo = (): void => void (shifted = false);
+		window.addEventListener('keydown', hold);
+		window.addEventListener('keyup', hold);
+		window.addEventListener('blur', letGo);
+		return () => {
+			window.removeEventListener('keydown', hold);
+			window.removeEventListener('keyup', hold);
+			window.removeEventListener('blur', letGo);
+		};
+	});
 </script>
 
 <div class="keys" role="group" aria-label="Keys">
-	{#each caps as cap, i (cap.id)}
-		<div class="cap" class:live={bench.sounding.has(cap.id)} class:open={cap.id === presetKey}>
-			<button
-				class="press"
-				aria-keyshortcuts={i < 9 ? String(i + 1) : 'Space'}
-				aria-label="Fire {cap.name}"
-				onpointerdown={(e) => {
-					if (e.button !== 0) return;
-					e.currentTarget.setPointerCapture(e.pointerId);
-					bench.press(cap.id, performance.now());
-				}}
-				onpointerup={() => bench.release(cap.id, performance.now())}
-				onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && !e.repeat && bench.press(cap.id, performance.now())}
-				onkeyup={(e) => (e.key === 'Enter' || e.key === ' ') && bench.release(cap.id, performance.now())}
+	{#each caps as { id, cap } (id)}
+		{#if cap}
+			<div
+				class="cap"
+				class:live={cap.kind === 'preset' ? bench.sounding.has(cap.of) : bench.events.on.has(cap.of)}
+				class:open={cap.kind === 'preset' && cap.of === presetKey}
 			>
-				<b>{i < 9 ? i + 1 : 'space'}</b>
-				<span class="name">{cap.name}</span>
-				<small>{about(cap)}</small>
-			</button>
-			<button
-				class="tune"
-				title={i < 9 ? `Tune ${cap.name} (Shift+${i + 1})` : `${cap.name} is on the sheet`}
-				aria-label="Tune {cap.name}"
-				onclick={() => onopen(cap.id)}
-			>
-				<SlidersHorizontal size={13} />
-			</button>
-			<div class="foot" {@attach keepFoot(cap.id)}>
-				<em class:far={i > 8}></em><em class="word"></em>
-				{#each { length: BARS } as _, b (b)}<span class="left" style:bottom="{b * 3}px"></span>{/each}
+				<KeyCap {session} {bench} {id} {cap} {onopen} />
 			</div>
-		</div>
+		{:else}
+			<div class="cap bare">
+				<KeyTarget {session} {id}>
+					{#snippet button()}<span class="give"><b>{writtenKey(id)}</b><small>give it something</small></span>{/snippet}
+				</KeyTarget>
+			</div>
+		{/if}
 	{/each}
+	<button
+		class="bank"
+		aria-pressed={second}
+		aria-label="The second nine keys"
+		title="The second nine keys: they are fired with Shift"
+		onclick={() => (second = !second)}>⇧</button
+	>
 	<div class="cap repeat" class:live={bench.repeating}>
 		<button
 			class="press"
@@ -163,23 +131,52 @@
 	}
 	.press {
 		display: grid;
-		grid-template-rows: auto 1fr auto;
+		grid-template-rows: 1fr auto;
 		width: 100%;
 		height: 100%;
 		border: 0;
 		background: none;
-		padding: 6px 9px 8px;
+		padding: 25px 9px 8px;
 		text-align: left;
 		cursor: pointer;
 		touch-action: none;
 		user-select: none;
 	}
-	.press:focus-visible {
-		outline-offset: -3px;
-	}
 	b {
 		font-size: 12.5px;
 		color: var(--ink-2);
+	}
+	.bare {
+		border-style: dashed;
+		border-bottom-width: 1px;
+		background: none;
+	}
+	.bare :global(.root > button) {
+		width: 100%;
+		height: 100%;
+	}
+	.give {
+		display: grid;
+		height: 100%;
+		align-content: space-between;
+		text-align: left;
+		padding: 6px 9px 8px;
+	}
+	.bank {
+		width: 26px;
+		flex: none;
+		border: 1px solid var(--brass);
+		border-bottom: 3px solid var(--brass-foot);
+		border-radius: 8px;
+		background: linear-gradient(var(--cap-top), var(--cap-foot));
+		padding: 0;
+		color: var(--ink-2);
+		cursor: pointer;
+	}
+	.bank[aria-pressed='true'] {
+		background: var(--lamp-wash);
+		border-color: var(--lamp);
+		color: var(--ink);
 	}
 	.name {
 		font-weight: 600;
@@ -198,62 +195,9 @@
 		overflow: hidden;
 		text-overflow: ellipsis;
 	}
-	.tune {
-		position: absolute;
-		top: 3px;
-		right: 3px;
-		display: grid;
-		place-items: center;
-		width: 24px;
-		height: 24px;
-		border: 0;
-		border-radius: 5px;
-		background: none;
-		color: var(--ink-2);
-		cursor: pointer;
-	}
-	.tune:hover {
-		background: var(--lamp-wash);
-		color: var(--ink);
-	}
-	.open .tune {
-		color: var(--lamp-text);
-	}
-	.foot {
-		pointer-events: none;
-	}
-	.foot em {
-		position: absolute;
-		left: 23px;
-		right: 26px;
-		top: 6px;
-		font-style: normal;
-		font-size: 11px;
-		color: var(--lamp-text);
-		white-space: nowrap;
-		overflow: hidden;
-		text-overflow: ellipsis;
-	}
-	.foot em.word {
-		left: 9px;
-		right: 4px;
-		top: auto;
-		bottom: 7px;
-		background: var(--cap-live);
-	}
-	.foot em.far {
-		left: 46px;
-	}
-	.left {
-		position: absolute;
-		left: 0;
-		right: 0;
-		bottom: 0;
-		height: 3px;
-		background: var(--lamp);
-		transform: scaleX(0);
-		transform-origin: 0 50%;
-		pointer-events: none;
+	.repeat .press {
+		grid-template-rows: auto 1fr auto;
+		padding-top: 6px;
 	}
 	.repeat .name {
 		align-self: start;
@@ -268,9 +212,6 @@
 	@media (max-height: 760px) {
 		.press {
 			padding-block: 4px 6px;
-		}
-		.press small {
-			display: none;
 		}
 	}
 </style>

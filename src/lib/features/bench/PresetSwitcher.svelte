@@ -3,6 +3,7 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import Archive from '@lucide/svelte/icons/archive';
 	import type { ShakePreset } from 'dinesis-runtime';
+	import { keyFor, writtenKey } from '$lib/room/key-board';
 	import DocumentPicker from '$lib/room/DocumentPicker.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Button from '$lib/ui/Button.svelte';
@@ -15,12 +16,12 @@
 	let { session, preset, onopen }: Props = $props();
 
 	const entries = $derived(
-		session.presets.map((p, i) => ({
+		session.presets.map((p) => ({
 			id: p.id,
 			label: p.name,
 			about: lengthOf(p),
 			words: p.tags.join(' '),
-			key: i < 9 ? String(i + 1) : ''
+			key: writtenKey(keyFor(session, { kind: 'preset', of: p.id }))
 		}))
 	);
 	const lengthOf = (p: ShakePreset): string =>

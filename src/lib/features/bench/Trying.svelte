@@ -7,6 +7,7 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { BenchState } from './bench.svelte';
+	import PadNote from '$lib/room/PadNote.svelte';
 	import { paperLength } from './paper';
 
 	interface Props {
@@ -32,6 +33,7 @@
 
 <div class="page">
 	<p>For trying only: nothing on this page is kept in the preset.</p>
+	<div class="pad"><PadNote says="buttons fire keys 1–8, start the open preset" /></div>
 	<span>seeds</span>
 	<div>
 		<Segments
@@ -179,6 +181,10 @@
 		grid-column: 1 / -1;
 		margin: 2px 0 0;
 		color: var(--lamp-text);
+	}
+	.page > .pad {
+		grid-column: 1 / -1;
+		min-height: 0;
 	}
 	.page > span {
 		color: var(--ink-2);

@@ -13,6 +13,7 @@ import {
 import { withSolo } from '$lib/documents';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { GALLERY_REST } from '$lib/viewport/rests';
+import { BenchEvents } from './events.svelte';
 import { paperLength } from './paper';
 import { Recorder } from './recorder';
 import { readSlot, writeSlot } from './slot';
@@ -42,6 +43,7 @@ export interface Stretch {
 export class BenchState {
 	readonly player: Player;
 	readonly recorder = new Recorder();
+	readonly events: BenchEvents;
 	/** What the window shows: the player's offset as seen at the picture rate, under the ceiling. */
 	readonly offset = new Float64Array(CHANNEL_COUNT);
 	readonly otherOffset = new Float64Array(CHANNEL_COUNT);
@@ -96,6 +98,7 @@ export class BenchState {
 
 	constructor(private readonly session: ProjectSession) {
 		this.player = this.newPlayer(session.presets);
+		this.events = new BenchEvents(session);
 		this.stopListening = session.onChange((preset) => {
 			this.player.setPreset(this.heard(preset));
 			if (preset.id !== this.open) this.twin?.player.setPreset(preset);
@@ -125,6 +128,7 @@ export class BenchState {
 	}
 
 	dispose(): void {
+		this.events.dispose();
 		this.stopListening();
 	}
 
@@ -182,6 +186,13 @@ export class BenchState {
 		}
 	}
 
+	/** An event's key goes down. */
+	pressEvent(id: string, now: number): void {
+		this.goOn();
+		const text = this.events.press(id, this.strength, this.source, now);
+		this.said.set(`event ${id}`, { text, until: this.real + SAID_FOR });
+	}
+
 	fire(key: string, ago: Seconds = 0, seed = this.heldSeed ?? undefined, strength = this.strength): Play | null {
 		const options = { strength, at: this.source, ago };
 		const play = this.player.fire(key, { ...options, seed });
@@ -195,6 +206,7 @@ export class BenchState {
 
 	stopAll(): void {
 		this.player.stopAll();
+		this.events.stopAll();
 		this.twin?.stopAll();
 		this.held.clear();
 		this.repeating = false;
@@ -339,6 +351,7 @@ export class BenchState {
 		const isNew = time > this.player.now;
 		this.player.advanceTo(time);
 		this.twin?.player.advanceTo(time);
+		this.events.advanceTo(time);
 		this.show();
 		if (isNew) this.recorder.push(time, this.offset);
 	}
@@ -350,9 +363,11 @@ export class BenchState {
 
 	private show(): void {
 		this.offset.set(this.player.offset);
+		this.events.addTo(this.offset);
 		applyCeilings(this.limits, this.offset);
 		if (!this.twin) return;
 		this.otherOffset.set(this.twin.player.offset);
+		this.events.addTo(this.otherOffset);
 		applyCeilings(this.limits, this.otherOffset);
 	}
 
@@ -410,6 +425,7 @@ export class BenchState {
 	private noteSounding(): void {
 		const now = new Set<string>();
 		for (const play of this.player.plays) now.add(play.presetId);
+		for (const play of this.events.plays) now.add(play.presetId);
 		if (now.size !== this.sounding.size || [...now].some((key) => !this.sounding.has(key))) this.sounding = now;
 		for (const [key, held] of this.held) if (held.play.isOver(this.player.now)) this.held.delete(key);
 		this.twin?.forgetOver(this.player.now);

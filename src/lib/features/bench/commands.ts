@@ -2,7 +2,10 @@
 import type { ShakePreset } from 'dinesis-runtime';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { Command, CommandTable } from '$lib/ui/commands.svelte';
+import { capOf, keyIdOf, type KeyCap } from '$lib/room/key-board';
+import { withShift } from '$lib/ui/keys';
 import type { BenchState } from './bench.svelte';
+import { pressCap, releaseCap } from './caps';
 import { paperLength } from './paper';
 import type { WindowShows } from './window.svelte';
 
@@ -17,15 +20,15 @@ export interface BenchParts {
 	readonly vary: () => void;
 }
 
-const digits = (press?: KeyboardEvent | string): number =>
-	Number(/^(?:Digit|Numpad)([1-9])$/.exec(typeof press === 'string' ? press : (press?.code ?? ''))?.[1] ?? 0);
 const KEYS = Array.from({ length: 9 }, (_, i) => [`Digit${i + 1}`, `Numpad${i + 1}`]).flat();
 
 export function benchCommands(parts: BenchParts): CommandTable {
 	const { session, bench, shows, preset, key, open } = parts;
 	const there = (): boolean => preset() !== undefined;
 	const opened = (made: Promise<string | null>): void => void made.then((id) => id && open(id));
-	const onKey = (press?: KeyboardEvent | string): string | undefined => session.order[digits(press) - 1];
+	const capOn = (press: KeyboardEvent) => capOf(session, keyIdOf(press.code, press.shiftKey));
+	/** What each key that is down has begun. */
+	const down = new Map<string, KeyCap>();
 	const row = (id: string, about: string, rest: Omit<Command, 'id' | 'about'>): Command => {
 		// Labels may be getters: they stay so.
 		return Object.defineProperties({ id: `bench ${id}`, about } as Command, Object.getOwnPropertyDescriptors(rest));
@@ -33,28 +36,31 @@ export function benchCommands(parts: BenchParts): CommandTable {
 	return {
 		commands: [
 			row('keys', 'keys', {
-				label: 'Fire that key’s preset. Continuous: hold, or tap to leave it on and tap again to stop',
-				shown: '1 … 9',
+				label: 'Fire what is on that key. Continuous: hold, or tap to leave it on and tap again to stop',
+				shown: '1 … 9, Shift 1 … 9',
 				keyOnly: true,
-				keys: KEYS,
+				keys: withShift(...KEYS),
 				when: there,
 				run: (press) => {
-					const id = onKey(press);
-					if (id) bench.press(id, performance.now());
+					const cap = capOn(press!);
+					if (!cap) return;
+					down.set(press!.code, cap);
+					pressCap(bench, cap, performance.now());
 				},
 				release: (code) => {
-					const id = onKey(code);
-					if (id) bench.release(id, performance.now());
+					const cap = down.get(code);
+					down.delete(code);
+					if (cap) releaseCap(bench, cap, performance.now());
 				}
 			}),
 			row('open key', 'keys', {
 				label: 'Open that key’s preset to tune it',
-				shown: 'Shift 1 … 9',
+				shown: 'T 1 … 9',
 				keyOnly: true,
-				keys: KEYS.map((code) => `Shift+${code}`),
+				keys: withShift(...KEYS).map((key) => `t ${key}`),
 				run: (press) => {
-					const id = onKey(press);
-					if (id) open(id);
+					const cap = capOn(press!);
+					if (cap?.kind === 'preset') open(cap.of);
 				}
 			}),
 			row('fire', 'keys', {
@@ -125,6 +131,12 @@ export function benchCommands(parts: BenchParts): CommandTable {
 					if (session.order.length > 1) void session.acts.retire(key());
 				}
 			})
+		],
+		gestures: [
+			{
+				shown: 'Gamepad',
+				says: 'Buttons fire keys 1–8 (left stick held: Shift), start the open preset, back stops all; the cross: harder, weaker, other presets'
+			}
 		]
 	};
 }

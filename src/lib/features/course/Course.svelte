@@ -7,6 +7,8 @@
 	import { stillEye } from '$lib/viewport/eye';
 	import { courseKey } from '$lib/session/courses.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import { Felt } from '$lib/room/rumble';
+	import { pads } from '$lib/ui/pad.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { CourseWorker } from '$lib/workers/course';
 	import BobSheet from '$lib/stages/BobSheet.svelte';
@@ -17,6 +19,7 @@
 	import CourseMap from './CourseMap.svelte';
 	import CourseSheet from './CourseSheet.svelte';
 	import CourseTransport from './CourseTransport.svelte';
+	import { PadSteering } from './pad-steering';
 	import { FreePlay } from './free.svelte';
 	import FreeSheet from './FreeSheet.svelte';
 	import LagSheet from '$lib/stages/LagSheet.svelte';
@@ -35,6 +38,8 @@
 	const desk = untrack(() => new CourseState(session, worker));
 	const free = untrack(() => new FreePlay(session));
 	const commands = useCommands();
+	const steering = new PadSteering();
+	const felt = new Felt(pads);
 	const course = $derived(desk.course);
 	/** What is chosen on the map or the timeline comes first. */
 	const tuned = $derived(desk.chosen ? undefined : session.bobsAndLags.find((preset) => preset.id === desk.tuning));
@@ -78,7 +83,10 @@
 
 	function frame(dt: number) {
 		if (free.phase === 'going') {
+			pads.look((look) => steering.see(look, free.wishes.slice(0, freeViewers), dt, () => void endFree(true)));
 			free.frame(dt);
+			const [eye] = free.eyes();
+			if (eye) felt.take(eye.offset, 'space', dt, performance.now());
 			return { eyes: free.eyes(), time: free.seconds, moving: free.moving };
 		}
 		const run = desk.frame(dt);
@@ -123,6 +131,7 @@
 
 	onMount(() => {
 		void session.courses.fetch();
+		pads.recall();
 		const takeBack = commands.offer(
 			courseCommands({ desk, free, begin: (count) => void beginFree(count), end: () => void endFree(true) })
 		);

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Beside a free run: the keys, what the world raised, and the end of it. */
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import PadNote from '$lib/room/PadNote.svelte';
 	import Frame from '$lib/ui/Frame.svelte';
 	import { clockOf } from './lanes';
 	import type { FreePlay } from './free.svelte';
@@ -28,6 +29,7 @@
 			{#if free.wishes && free.eyes().length > 1}<kbd>arrows</kbd> second player ·
 			{/if}<kbd>Esc</kbd> lets the mouse go, then ends
 		</p>
+		<PadNote says="sticks walk and look; south jumps, west uses; triggers hold on and run" />
 		{#if free.near}<p class="near" role="status"><kbd>F</kbd> {free.offer}</p>{/if}
 		<div class="acts">
 			<button class="keep" disabled={free.phase !== 'going'} onclick={() => onend(true)}>Keep as a take</button>

@@ -154,6 +154,12 @@ export function courseCommands(parts: CourseParts): CommandTable {
 				}
 			}
 		],
-		gestures: [{ shown: 'Shift + drag on the ruler', says: 'Choose a part to play again and again, or to trim to' }]
+		gestures: [
+			{
+				shown: 'Gamepad',
+				says: 'In a free run: sticks walk and look, south jumps, east creeps, west uses, triggers hold on and run, start ends it'
+			},
+			{ shown: 'Shift + drag on the ruler', says: 'Choose a part to play again and again, or to trim to' }
+		]
 	};
 }
