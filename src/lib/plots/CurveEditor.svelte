@@ -4,6 +4,9 @@
 	 * chosen shows its handle: dragging it sets the slope, a double click lets the curve choose it again.
 	 */
 	import { compileCurve, runCurve, type CurvePoint } from 'dinesis-runtime/tools';
+	import type { Whole } from './place-mode.svelte';
+	import PointNumbers from './PointNumbers.svelte';
+	import { added, addedBehind, CURVE, moved, removed, roundStep, sloped, snapTo, stepped } from './points';
 
 	interface Props {
 		label: string;
@@ -13,23 +16,23 @@
 		/** Names of the ends, below the paper. */
 		ends: readonly [string, string];
 		unit?: string;
+		/** What it runs over, for the numbers of its points. */
+		whole?: Whole;
 		onchange: (points: CurvePoint[], what: string, done: boolean) => void;
 	}
-	let { label, points, top, ends, unit = '×', onchange }: Props = $props();
+	let { label, points, top, ends, unit = '×', whole, onchange }: Props = $props();
 
 	const PAD = 9;
-	const GAP = 0.004;
 	const ARM = 34;
 	let width = $state(0);
 	/** Below the drawing: what its ends are called. */
 	const FOOT = 13;
-	let whole = $state(0);
-	const height = $derived(whole - FOOT);
+	let tall = $state(0);
+	const height = $derived(tall - FOOT);
 	let chosen = $state(0);
 	let box: HTMLElement;
 	const xOf = (at: number): number => PAD + at * (width - 2 * PAD);
 	const yOf = (value: number): number => height - PAD - (value / top) * (height - 2 * PAD);
-	const clean = (v: number): number => Math.round(v * 1000) / 1000;
 	const path = $derived.by(() => {
 		if (width < 20) return '';
 		const curve = compileCurve(points);
@@ -50,79 +53,71 @@
 		return { x: (dx / long) * ARM, y: (dy / long) * ARM, set: point.out !== undefined };
 	});
 
-	const snap = (v: number, to: number, free: boolean): number => (free ? v : Math.round(v / to) * to);
+	/** What a drag lands on and an arrow steps by: round numbers, of which 1 is one. */
+	const step = $derived(roundStep(top));
+	/** Parts of the whole that places land on. */
+	const EACH = 0.01;
 	function spot(event: MouseEvent): { at: number; value: number } {
 		const rect = box.getBoundingClientRect();
 		const at = (event.clientX - rect.left - PAD) / (width - 2 * PAD);
 		const value = ((height - PAD - (event.clientY - rect.top)) / (height - 2 * PAD)) * top;
-		return { at: snap(at, 0.01, event.altKey), value: snap(value, top / 40, event.altKey) };
+		const rule = { ...CURVE, most: top };
+		const free = (v: number): number => Math.round(v * 1000) / 1000;
+		return event.altKey
+			? { at: free(at), value: Math.min(rule.most, free(value)) }
+			: { at: snapTo(at, EACH), value: Math.min(rule.most, snapTo(value, step)) };
 	}
-	function moved(i: number, at: number, value: number): CurvePoint[] {
-		const least = i === 0 ? 0 : points[i - 1]!.at + GAP;
-		const most = i === points.length - 1 ? 1 : points[i + 1]!.at - GAP;
-		return points.map((p, k) =>
-			k === i
-				? { ...p, at: clean(Math.max(least, Math.min(most, at))), value: clean(Math.min(top, Math.max(0, value))) }
-				: p
-		);
-	}
+	/** By hand no point goes beyond the paper; by a number it may. */
+	const move = (i: number, to: { at?: number; value?: number }): CurvePoint[] =>
+		moved(points, i, to, { ...CURVE, most: top });
 	let dragging: { i: number; slope: boolean } | null = null;
 	function drag(event: PointerEvent) {
 		if (!dragging) return;
 		const { i } = dragging;
 		if (!dragging.slope) {
 			const { at, value } = spot(event);
-			return onchange(moved(i, at, value), 'Move point', false);
+			return onchange(move(i, { at, value }), 'Move point', false);
 		}
 		const rect = box.getBoundingClientRect();
 		const dx = Math.max(4, event.clientX - rect.left - xOf(points[i]!.at));
 		const dy = event.clientY - rect.top - yOf(points[i]!.value);
-		const value = clean(Math.min(60, Math.max(-60, ((-dy / (height - 2 * PAD)) * top) / (dx / (width - 2 * PAD)))));
-		onchange(
-			points.map((p, k) => (k === i ? { ...p, in: value, out: value } : p)),
-			'Slope',
-			false
-		);
+		const slope = ((-dy / (height - 2 * PAD)) * top) / (dx / (width - 2 * PAD));
+		onchange(sloped(points, i, 'both', Math.round(slope * 1000) / 1000, CURVE), 'Slope', false);
 	}
 	function drop() {
 		if (dragging) onchange([...points], 'Move point', true);
 		dragging = null;
 	}
-	function letGo(i: number) {
-		onchange(
-			points.map((p, k) => {
-				if (k !== i) return p;
-				const { at, value } = p;
-				return { at, value };
-			}),
-			'Smooth point',
-			true
-		);
-	}
+	const letGo = (i: number): void => onchange(sloped(points, i, 'both', null, CURVE), 'Smooth point', true);
 	function add(event: MouseEvent) {
 		const { at, value } = spot(event);
-		if (at < 0 || at > 1 || points.length >= 64 || points.some((p) => Math.abs(p.at - at) < GAP)) return;
-		const point = { at: clean(at), value: clean(Math.min(top, Math.max(0, value))) };
-		const next = [...points, point].sort((a, b) => a.at - b.at);
-		chosen = next.indexOf(point);
+		const next = added(points, at, value, CURVE);
+		if (!next) return;
+		chosen = next.findIndex((point) => point.at === at);
+		onchange(next, 'Add point', true);
+	}
+	function addBehind(i: number) {
+		const next = addedBehind(points, i, CURVE);
+		if (!next) return;
+		chosen = next.findIndex((point) => !points.some(({ at }) => at === point.at));
 		onchange(next, 'Add point', true);
 	}
 	function remove(i: number) {
-		if (points.length < 2) return;
-		onchange(
-			points.filter((_, k) => k !== i),
-			'Take point out',
-			true
-		);
+		const next = removed(points, i);
+		if (!next) return;
+		onchange(next, 'Take point out', true);
 		chosen = Math.max(0, i - 1);
 	}
 	function keys(event: KeyboardEvent, i: number) {
 		const p = points[i]!;
 		const by = event.shiftKey ? 5 : 1;
-		if (event.key === 'ArrowLeft') onchange(moved(i, p.at - 0.01 * by, p.value), 'Move point', true);
-		else if (event.key === 'ArrowRight') onchange(moved(i, p.at + 0.01 * by, p.value), 'Move point', true);
-		else if (event.key === 'ArrowUp') onchange(moved(i, p.at, p.value + (top / 40) * by), 'Move point', true);
-		else if (event.key === 'ArrowDown') onchange(moved(i, p.at, p.value - (top / 40) * by), 'Move point', true);
+		const stepOn = (v: number, each: number, times: number): number =>
+			event.altKey ? v + (each / 10) * times : stepped(v, each, times);
+		if (event.key === 'ArrowLeft') onchange(move(i, { at: stepOn(p.at, EACH, -by) }), 'Move point', true);
+		else if (event.key === 'ArrowRight') onchange(move(i, { at: stepOn(p.at, EACH, by) }), 'Move point', true);
+		else if (event.key === 'ArrowUp') onchange(move(i, { value: stepOn(p.value, step, by) }), 'Move point', true);
+		else if (event.key === 'ArrowDown') onchange(move(i, { value: stepOn(p.value, step, -by) }), 'Move point', true);
+		else if (event.key === '+' || event.key === 'Insert') addBehind(i);
 		else if (event.key === 'Delete' || event.key === 'Backspace') remove(i);
 		else return;
 		event.preventDefault();
@@ -130,76 +125,83 @@
 	}
 </script>
 
-<div
-	class="paper"
-	bind:this={box}
-	bind:clientWidth={width}
-	bind:clientHeight={whole}
-	role="group"
-	aria-label={label}
-	ondblclick={add}
-	onpointermove={drag}
-	onpointerup={drop}
-	onpointercancel={drop}
->
-	<svg aria-hidden="true">
-		{#each [0.25, 0.5, 0.75] as at (at)}<line x1={xOf(at)} x2={xOf(at)} y1="0" y2={height} />{/each}
-		<line x1="0" x2={width} y1={yOf(1)} y2={yOf(1)} class="one" />
-		{#if path}<path class="fill" d="{path}L{xOf(1)} {yOf(0)}L{xOf(0)} {yOf(0)}Z" />{/if}
-		<path d={path} />
+<figure class="curve">
+	<div
+		class="paper"
+		bind:this={box}
+		bind:clientWidth={width}
+		bind:clientHeight={tall}
+		role="group"
+		aria-label={label}
+		ondblclick={add}
+		onpointermove={drag}
+		onpointerup={drop}
+		onpointercancel={drop}
+	>
+		<svg aria-hidden="true">
+			{#each [0.25, 0.5, 0.75] as at (at)}<line x1={xOf(at)} x2={xOf(at)} y1="0" y2={height} />{/each}
+			<line x1="0" x2={width} y1={yOf(1)} y2={yOf(1)} class="one" />
+			{#if path}<path class="fill" d="{path}L{xOf(1)} {yOf(0)}L{xOf(0)} {yOf(0)}Z" />{/if}
+			<path d={path} />
+			{#if slope && points[chosen]}
+				<line
+					class="arm"
+					x1={xOf(points[chosen]!.at) - slope.x}
+					y1={yOf(points[chosen]!.value) - slope.y}
+					x2={xOf(points[chosen]!.at) + slope.x}
+					y2={yOf(points[chosen]!.value) + slope.y}
+				/>
+			{/if}
+		</svg>
+		{#each points as point, i (i)}
+			<button
+				class="point"
+				class:chosen={chosen === i}
+				style:left="{xOf(point.at)}px"
+				style:top="{yOf(point.value)}px"
+				aria-label="Point {i + 1} at {Math.round(point.at * 100)} %, {point.value} {unit}"
+				onfocus={() => (chosen = i)}
+				onpointerdown={(event) => {
+					chosen = i;
+					dragging = { i, slope: false };
+					box.setPointerCapture(event.pointerId);
+				}}
+				ondblclick={(event) => {
+					event.stopPropagation();
+					letGo(i);
+				}}
+				onkeydown={(event) => keys(event, i)}
+			></button>
+		{/each}
 		{#if slope && points[chosen]}
-			<line
-				class="arm"
-				x1={xOf(points[chosen]!.at) - slope.x}
-				y1={yOf(points[chosen]!.value) - slope.y}
-				x2={xOf(points[chosen]!.at) + slope.x}
-				y2={yOf(points[chosen]!.value) + slope.y}
-			/>
+			<button
+				class="slope"
+				class:set={slope.set}
+				tabindex="-1"
+				aria-hidden="true"
+				style:left="{xOf(points[chosen]!.at) + slope.x}px"
+				style:top="{yOf(points[chosen]!.value) + slope.y}px"
+				onpointerdown={(event) => {
+					dragging = { i: chosen, slope: true };
+					box.setPointerCapture(event.pointerId);
+				}}
+				ondblclick={(event) => {
+					event.stopPropagation();
+					letGo(chosen);
+				}}
+			></button>
 		{/if}
-	</svg>
-	{#each points as point, i (i)}
-		<button
-			class="point"
-			class:chosen={chosen === i}
-			style:left="{xOf(point.at)}px"
-			style:top="{yOf(point.value)}px"
-			aria-label="Point {i + 1} at {Math.round(point.at * 100)} %, {point.value} {unit}"
-			onfocus={() => (chosen = i)}
-			onpointerdown={(event) => {
-				chosen = i;
-				dragging = { i, slope: false };
-				box.setPointerCapture(event.pointerId);
-			}}
-			ondblclick={(event) => {
-				event.stopPropagation();
-				letGo(i);
-			}}
-			onkeydown={(event) => keys(event, i)}
-		></button>
-	{/each}
-	{#if slope && points[chosen]}
-		<button
-			class="slope"
-			class:set={slope.set}
-			tabindex="-1"
-			aria-hidden="true"
-			style:left="{xOf(points[chosen]!.at) + slope.x}px"
-			style:top="{yOf(points[chosen]!.value) + slope.y}px"
-			onpointerdown={(event) => {
-				dragging = { i: chosen, slope: true };
-				box.setPointerCapture(event.pointerId);
-			}}
-			ondblclick={(event) => {
-				event.stopPropagation();
-				letGo(chosen);
-			}}
-		></button>
-	{/if}
-	<span class="top">{top} {unit}</span>
-	<span class="from">{ends[0]}</span><span class="to">{ends[1]}</span>
-</div>
+		<span class="top">{top} {unit}</span>
+		<span class="from">{ends[0]}</span><span class="to">{ends[1]}</span>
+	</div>
+	<PointNumbers {points} {chosen} rules={CURVE} {unit} {whole} onchoose={(i) => (chosen = i)} {onchange} />
+</figure>
 
 <style>
+	.curve {
+		min-width: 0;
+		margin: 0;
+	}
 	.paper {
 		position: relative;
 		height: 100px;

@@ -1,7 +1,9 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/svelte';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { CurvePoint } from 'dinesis-runtime/tools';
+import { writing } from '$lib/ui/writing.svelte';
 import CurveEditor from './CurveEditor.svelte';
+import type { Whole } from './place-mode.svelte';
 
 /** The paper is 218 × 113 px: with a rim of 9 px and a foot of 13, a hundredth is 2 px across, a fortieth 2.05 px up. */
 const [WIDTH, WHOLE] = [218, 113];
@@ -28,13 +30,14 @@ afterEach(() => {
 	Reflect.deleteProperty(HTMLElement.prototype, 'clientHeight');
 });
 
-function begin(of = points) {
+function begin(of = points, whole?: Whole) {
 	const said: Said[] = [];
 	render(CurveEditor, {
 		label: 'Life',
 		points: of,
 		top: 2,
 		ends: ['begin', 'end'],
+		whole,
 		onchange: (...args: [CurvePoint[], string, boolean]) => void said.push(args)
 	});
 	const paper = screen.getByRole('group', { name: 'Life' });
@@ -47,11 +50,52 @@ const spot = (at: number, value: number) => ({ clientX: 9 + at * 200, clientY: 1
 describe('a curve through points', () => {
 	it('each point says its place and its value', () => {
 		begin();
-		expect(screen.getAllByRole('button').map((b) => b.getAttribute('aria-label'))).toEqual([
+		expect(screen.getAllByRole('button', { name: /^Point / }).map((b) => b.getAttribute('aria-label'))).toEqual([
 			'Point 1 at 0 %, 1 ×',
 			'Point 2 at 50 %, 2 ×',
 			'Point 3 at 100 %, 0 ×'
 		]);
+	});
+
+	it('the numbers of the chosen point are typed; a frame is one of the project’s', async () => {
+		writing.frameRate = 30;
+		const { point, last } = begin(points, { from: 0, to: 2, unit: 's' });
+		await fireEvent.focus(point(2));
+		const set = async (name: string, value: string) => {
+			await fireEvent.keyDown(screen.getByRole('spinbutton', { name: new RegExp(name) }), { key: 'Enter' });
+			const entry = screen.getByRole('textbox');
+			await fireEvent.input(entry, { target: { value } });
+			await fireEvent.keyDown(entry, { key: 'Enter' });
+		};
+		await set('Place of point 2', '40');
+		expect(last()[0][1]).toEqual({ at: 0.4, value: 2 });
+		const inWhat = () => screen.getByRole('button', { name: /^Places are written in/ });
+		await fireEvent.click(inWhat());
+		await fireEvent.click(inWhat());
+		expect(inWhat().textContent).toBe('in frames');
+		await set('Place of point 2', '15');
+		// 15 of 60 frames.
+		expect(last()[0][1]!.at).toBe(0.25);
+		await set('Value of point 2', '1.0125');
+		expect(last()[0][1]!.value).toBe(1.0125);
+		await set('Slope of point 2', '2');
+		expect(last()[0][1]).toEqual({ at: 0.5, value: 2, in: 2, out: 2 });
+		await fireEvent.click(screen.getByRole('button', { name: /^A slope on each side/ }));
+		await set('Slope that leaves', '-3');
+		expect(last()[0][1]).toEqual({ at: 0.5, value: 2, out: -3 });
+		await fireEvent.click(screen.getByRole('button', { name: 'Add a point' }));
+		expect(last()[0].map(({ at }) => at)).toEqual([0, 0.5, 0.75, 1]);
+		await fireEvent.click(inWhat());
+	});
+
+	it('with Alt an arrow is a tenth as far, and lands where it lands; + makes one more', async () => {
+		const { point, last } = begin([points[0]!, { at: 0.5, value: 1.0125 }, points[2]!]);
+		await fireEvent.keyDown(point(2), { key: 'ArrowUp', altKey: true });
+		expect(last()[0][1]!.value).toBe(1.0175);
+		await fireEvent.keyDown(point(2), { key: 'ArrowDown' });
+		expect(last()[0][1]!.value).toBe(1);
+		await fireEvent.keyDown(point(2), { key: '+' });
+		expect(last()[0]).toHaveLength(4);
 	});
 
 	it('arrows move a point: a hundredth, a fortieth of the height, five times that with Shift', async () => {

@@ -74,7 +74,7 @@ describe('one table of commands', () => {
 	it('a button that a pointer pressed leaves Space to the work; one that the keyboard came to keeps it', () => {
 		const { did, press } = table({ id: 'fire', keys: ['Space'] });
 		document.body.innerHTML = '<button id="a">a</button><button id="b">b</button>';
-		const [a, b] = [...document.querySelectorAll('button')] as [HTMLElement, HTMLElement];
+		const [a, b] = [...document.querySelectorAll('button')] as unknown as [HTMLElement, HTMLElement];
 		const point = (at: HTMLElement): void => {
 			at.dispatchEvent(new MouseEvent('pointerdown', { bubbles: true }));
 			at.focus();

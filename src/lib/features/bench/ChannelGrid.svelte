@@ -2,6 +2,7 @@
 	import Link2 from '@lucide/svelte/icons/link-2';
 	import {
 		channelsOf,
+		familyOf,
 		shakePreset,
 		unitOf,
 		type Channel,
@@ -11,7 +12,8 @@
 	} from 'dinesis-runtime/tools';
 	import { rangeOf } from '$lib/documents';
 	import InkSample from '$lib/plots/InkSample.svelte';
-	import { amplitudeStep, clockOf, inProportion, toggled, withChannel } from './channel-edits';
+	import { amplitudesSet, amplitudeStep, clockOf, inProportion, keptOf, toggled, withChannels } from './channel-edits';
+	import { formatNumber } from '$lib/ui/number';
 	import { inkOf } from '$lib/plots/inks';
 	import BeginsSelect from './BeginsSelect.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -28,17 +30,39 @@
 	/** Linked amplitudes keep their proportions: one turned turns all. */
 	let linked = $state(false);
 
-	const set = (channel: Channel, label: string, part: Partial<ChannelSettings>, done: boolean): void =>
+	/** Rows that are turned together. */
+	let chosen = $state.raw<ReadonlySet<Channel>>(new Set());
+	const families = $derived(
+		(['position', 'rotation', 'lens'] as const)
+			.map((family) => ({ family, channels: channelsOf(view).filter((c) => familyOf(c) === family) }))
+			.filter(({ channels }) => channels.length > 0)
+	);
+	/** What is changed with a channel: it alone, or all that are chosen when it is one of them. */
+	const with_ = (channel: Channel): readonly Channel[] => (chosen.has(channel) ? [...chosen] : [channel]);
+	function choose(channels: readonly Channel[], on: boolean) {
+		const next = new Set(chosen);
+		for (const channel of channels)
+			if (on) next.add(channel);
+			else next.delete(channel);
+		chosen = next;
+	}
+
+	function set(channel: Channel, label: string, part: Partial<ChannelSettings>, done: boolean) {
+		const all = with_(channel);
+		const name = all.length > 1 ? `${all.length} channels` : inkOf(channel, view).label;
+		onchange(`${label} of ${name}`, (l) => withChannels(l, all, part), `${all.join(' ')} ${label}`, done);
+	}
+	function setAmplitude(channel: Channel, value: number, done: boolean) {
+		if (linked && layer.channels[channel]!.amplitude !== 0)
+			return onchange('Amplitudes', (l) => inProportion(l, channel, value), 'amplitudes', done);
+		const all = with_(channel);
+		if (all.length === 1) return set(channel, 'Amplitude', { amplitude: value }, done);
 		onchange(
-			`${label} of ${inkOf(channel, view).label}`,
-			(l) => withChannel(l, channel, part),
-			`${channel} ${label}`,
+			`Amplitude of ${all.length} channels`,
+			(l) => amplitudesSet(l, channel, all, value),
+			`${all.join(' ')} amplitude`,
 			done
 		);
-	function setAmplitude(channel: Channel, value: number, done: boolean) {
-		if (!linked || layer.channels[channel]!.amplitude === 0)
-			return set(channel, 'Amplitude', { amplitude: value }, done);
-		onchange('Amplitudes', (l) => inProportion(l, channel, value), 'amplitudes', done);
 	}
 	const toggle = (channel: Channel): void =>
 		onchange(
@@ -55,7 +79,16 @@
 <table>
 	<thead>
 		<tr>
-			<th scope="col">channel</th>
+			<th scope="col" class="families"
+				>{#each families as { family, channels } (family)}
+					{@const all = channels.every((c) => chosen.has(c))}
+					<button
+						aria-pressed={all}
+						aria-label="Turn {family} together"
+						title="Choose {family} to be turned together, or not any more"
+						onclick={() => choose(channels, !all)}>{family}</button
+					>{/each}</th
+			>
 			<th scope="col" class="number">
 				<button
 					class="link"
@@ -75,7 +108,14 @@
 			{@const c = layer.channels[channel]}
 			{@const ink = inkOf(channel, view)}
 			<tr class:off={!c}>
-				<th scope="row">
+				<th scope="row" class:chosen={chosen.has(channel)}>
+					<input
+						type="checkbox"
+						aria-label="Turn {ink.label} with others"
+						title="Turned together with the others that are marked"
+						checked={chosen.has(channel)}
+						onchange={(e) => choose([channel], e.currentTarget.checked)}
+					/>
 					<button
 						role="switch"
 						aria-checked={Boolean(c)}
@@ -136,7 +176,10 @@
 						</td>
 					{/if}
 				{:else}
-					<td class="none">–</td><td></td><td></td>
+					{@const kept = keptOf(layer, channel)}
+					<td class="none" title={kept && 'What it comes back with'}
+						>{kept ? `${formatNumber(kept.amplitude)} ${unitOf(channel, view)}` : '–'}</td
+					><td class="none">{kept ? `${formatNumber(kept.frequency)} Hz` : ''}</td><td></td>
 				{/if}
 			</tr>
 		{/each}
@@ -209,6 +252,44 @@
 		text-align: left;
 		padding: 0;
 	}
+	tbody th {
+		position: relative;
+	}
+	tbody th.chosen {
+		background: var(--lamp-wash);
+	}
+	th input {
+		position: absolute;
+		right: 2px;
+		top: 5px;
+		margin: 0;
+		width: 13px;
+		height: 13px;
+		accent-color: var(--lamp);
+		opacity: 0;
+	}
+	tr:hover th input,
+	th input:checked,
+	th input:focus-visible {
+		opacity: 1;
+	}
+	.families button {
+		border: 0;
+		border-radius: 4px;
+		background: none;
+		padding: 0 3px;
+		margin-left: -1px;
+		font-size: 11px;
+		color: inherit;
+		cursor: pointer;
+	}
+	.families button:hover {
+		background: var(--lamp-wash);
+	}
+	.families button[aria-pressed='true'] {
+		background: var(--lamp-light);
+		color: var(--on-lamp);
+	}
 	tbody th button {
 		display: flex;
 		align-items: center;
@@ -269,7 +350,8 @@
 	}
 	.none {
 		text-align: right;
-		padding-right: 26px;
+		padding-right: 20px;
+		font-size: 12.5px;
 		color: var(--ink-2);
 	}
 </style>

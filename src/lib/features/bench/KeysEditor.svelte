@@ -8,6 +8,8 @@
 	import { added, moved, sloped, smoothed, snapped } from './key-poses';
 	import { compileKeysPath } from './keys-path';
 	import KeysHead from './KeysHead.svelte';
+	import PointNumbers from '$lib/plots/PointNumbers.svelte';
+	import { addedBehind, POSES, stepped } from '$lib/plots/points';
 
 	interface Props {
 		channel: Channel;
@@ -75,13 +77,23 @@
 		const next = added(keys, at, value);
 		if (next) onchange(next, 'Add pose', true);
 	}
+	function addBehind(i: number) {
+		const next = addedBehind(keys, i, POSES);
+		if (!next) return;
+		chosen = next.findIndex((key) => !keys.some(({ at }) => at === key.at));
+		onchange(next, 'Add pose', true);
+	}
 	function press(event: KeyboardEvent, i: number) {
 		const key = keys[i]!;
 		const by = event.shiftKey ? 5 : 1;
-		if (event.key === 'ArrowLeft') onchange(moved(keys, i, key.at - 0.01 * by, key.value), 'Move pose', false);
-		else if (event.key === 'ArrowRight') onchange(moved(keys, i, key.at + 0.01 * by, key.value), 'Move pose', false);
-		else if (event.key === 'ArrowUp') onchange(moved(keys, i, key.at, key.value + 0.02 * by), 'Move pose', false);
-		else if (event.key === 'ArrowDown') onchange(moved(keys, i, key.at, key.value - 0.02 * by), 'Move pose', false);
+		const on = (v: number, each: number, times: number): number =>
+			event.altKey ? v + (each / 10) * times : stepped(v, each, times);
+		const to = (at: number, value: number): void => onchange(moved(keys, i, at, value), 'Move pose', false);
+		if (event.key === 'ArrowLeft') to(on(key.at, 0.01, -by), key.value);
+		else if (event.key === 'ArrowRight') to(on(key.at, 0.01, by), key.value);
+		else if (event.key === 'ArrowUp') to(key.at, on(key.value, 0.02, by));
+		else if (event.key === 'ArrowDown') to(key.at, on(key.value, 0.02, -by));
+		else if (event.key === '+' || event.key === 'Insert') addBehind(i);
 		else if ((event.key === 'Delete' || event.key === 'Backspace') && keys.length > 1)
 			onchange(
 				keys.filter((_, k) => k !== i),
@@ -169,6 +181,17 @@
 	{/if}
 	<em>{loop ? 'the last is the first' : 'ends at rest'} · {Number(cycle.toFixed(2))} s</em>
 </div>
+<PointNumbers
+	points={keys}
+	{chosen}
+	rules={POSES}
+	unit="×"
+	whole={{ from: 0, to: cycle, unit: 's' }}
+	word="pose"
+	slopes={keys[chosen]?.ease === undefined}
+	onchoose={(i) => (chosen = i)}
+	{onchange}
+/>
 
 <style>
 	.paper {

@@ -3,6 +3,7 @@
 	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
 	import type { Drive } from 'dinesis-runtime/tools';
 	import CurveEditor from '$lib/plots/CurveEditor.svelte';
+	import type { Whole } from '$lib/plots/place-mode.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Select from '$lib/ui/Select.svelte';
@@ -38,6 +39,10 @@
 		const p = parameters.find((q) => q.id === id);
 		return p ? [`${p.name} ${p.min}`, `${p.max}`] : ['least', 'most'];
 	};
+	function wholeOf(id: string): Whole | undefined {
+		const p = parameters.find((q) => q.id === id);
+		return p && { from: p.min, to: p.max, unit: '' };
+	}
 </script>
 
 {#each preset.drives as drive, i (i)}
@@ -67,6 +72,7 @@
 		points={drive.curve}
 		top={Math.max(2, ...drive.curve.map((p) => p.value))}
 		ends={endsOf(drive.parameter)}
+		whole={wholeOf(drive.parameter)}
 		onchange={(curve, what, done) => setDrive(i, { curve }, what, done)}
 	/>
 {/each}

@@ -91,6 +91,7 @@
 		points={life.points}
 		{top}
 		ends={['start', 'end']}
+		whole={{ from: 0, to: preset.timing.duration, unit: 's' }}
 		onchange={(points, what, done) => time(what, { life: { points } }, done)}
 	/>
 {/if}

@@ -2,7 +2,8 @@
 	/** Points of the strength over life, dragged and stepped on the strip. */
 	import type { ShakePreset } from 'dinesis-runtime';
 	import { timeAt, xAt, type StripFrame } from '$lib/plots/strip';
-	import { heightOf, movePoint, pointsOf, strengthAt, type LifeBand } from './life-points';
+	import { stepped } from '$lib/plots/points';
+	import { heightOf, landed, movePoint, pointsOf, strengthAt, type LifeBand } from './life-points';
 
 	interface Props {
 		preset: ShakePreset;
@@ -28,15 +29,18 @@
 		if (held < 0) return;
 		const { left, top } = box();
 		const at = (timeAt(frame, event.clientX - left) - delay) / Math.max(duration, 1e-6);
-		move(held, at, strengthAt(event.clientY - top, points, band), false);
+		const to = landed(points, at, strengthAt(event.clientY - top, points, band), event.altKey);
+		move(held, to.at, to.value, false);
 	}
 	function keys(event: KeyboardEvent, i: number) {
-		const dx = event.key === 'ArrowRight' ? 0.01 : event.key === 'ArrowLeft' ? -0.01 : 0;
-		const dy = event.key === 'ArrowUp' ? 0.02 : event.key === 'ArrowDown' ? -0.02 : 0;
-		if (!dx && !dy) return;
+		const by = (event.shiftKey ? 5 : 1) * (/Left|Down/.test(event.key) ? -1 : 1);
+		if (!/^Arrow/.test(event.key)) return;
+		const on = (v: number, each: number): number => (event.altKey ? v + (each / 10) * by : stepped(v, each, by));
+		const { at, value } = points[i]!;
 		event.preventDefault();
 		event.stopPropagation();
-		move(i, points[i]!.at + dx, points[i]!.value + dy, true);
+		if (/Left|Right/.test(event.key)) move(i, on(at, 0.01), value, true);
+		else move(i, at, on(value, 0.02), true);
 	}
 </script>
 

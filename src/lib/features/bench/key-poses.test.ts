@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { added, GAP, led, moved, scaled, sloped, smoothed, snapped } from './key-poses';
+import { POSES } from '$lib/plots/points';
+import { added, led, moved, scaled, sloped, smoothed, snapped } from './key-poses';
 
 const keys = [
 	{ at: 0, value: 0 },
@@ -10,7 +11,7 @@ const keys = [
 describe('poses on a cycle', () => {
 	it('one is moved between its neighbours, and within its height', () => {
 		expect(moved(keys, 1, 0.25, 0.3)[1]).toEqual({ at: 0.25, value: 0.3 });
-		expect(moved(keys, 1, 2, 3)[1]).toEqual({ at: 1 - GAP, value: 1 });
+		expect(moved(keys, 1, 2, 3)[1]).toEqual({ at: 1 - POSES.gap, value: 1 });
 		expect(moved(keys, 0, -1, -3)[0]).toEqual({ at: 0, value: -1 });
 		expect(moved(keys, 1, 0.25, 0.3)[0]).toBe(keys[0]);
 	});
@@ -45,9 +46,10 @@ describe('poses on a cycle', () => {
 		expect(scaled(keys, -1)[1]!.value).toBe(-0.8);
 	});
 
-	it('what a hand puts down lands on sixteenths and tenths, or where it is', () => {
-		const { at, value } = snapped(0.26, 0.33, false);
-		expect([at, value.toFixed(6)]).toEqual([0.25, '0.300000']);
+	it('what a hand puts down lands on round numbers, or where it is', () => {
+		expect(snapped(0.26, 0.33, false)).toEqual({ at: 0.25, value: 0.35 });
+		expect(snapped(0.985, 0.985, false)).toEqual({ at: 0.975, value: 1 });
+		expect(snapped(0.12, -0.99, false)).toEqual({ at: 0.125, value: -1 });
 		expect(snapped(0.26, 0.33, true)).toEqual({ at: 0.26, value: 0.33 });
 	});
 });

@@ -1,39 +1,34 @@
 /** Poses of one channel on a cycle, as a hand changes them: each gives the list anew. */
 import type { Key } from 'dinesis-runtime/tools';
+import {
+	added as addOne,
+	moved as moveOne,
+	POSES,
+	scaled as scaleAll,
+	sloped as slopeOne,
+	snapTo
+} from '$lib/plots/points';
 
-/** Poses keep a little distance: two at one moment would be a jump. */
-export const GAP = 0.005;
-const MOST = 64;
-/** Steepest slope, in heights a cycle. */
-const STEEPEST = 80;
-const clean = (value: number): number => Math.round(value * 1e4) / 1e4;
-const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
+/** Parts of the cycle and of the height that a drag lands on. */
+export const EACH_AT = 0.025;
+export const EACH_VALUE = 0.05;
 
-/** Snaps to sixteenths of the cycle and tenths of the height; `free` lets it go. */
+/** Snaps to fortieths of the cycle and twentieths of the height: halves, quarters, tenths and 1 are among them; `free` lets it go. */
 export function snapped(at: number, value: number, free: boolean): { readonly at: number; readonly value: number } {
-	const to = (v: number, each: number): number => (free ? Math.round(v * 1000) / 1000 : Math.round(v / each) * each);
-	return { at: to(at, 1 / 16), value: to(value, 0.1) };
+	const to = (v: number, each: number): number => (free ? Math.round(v * 1000) / 1000 : snapTo(v, each));
+	return { at: to(at, EACH_AT), value: to(value, EACH_VALUE) };
 }
 
 /** A pose put elsewhere, between its neighbours. */
-export function moved(keys: readonly Key[], i: number, at: number, value: number): Key[] {
-	const least = i === 0 ? 0 : keys[i - 1]!.at + GAP;
-	const most = i === keys.length - 1 ? 1 : keys[i + 1]!.at - GAP;
-	const put = { at: clean(within(at, least, most)), value: clean(within(value, -1, 1)) };
-	return keys.map((key, k) => (k === i ? { ...key, ...put } : key));
-}
+export const moved = (keys: readonly Key[], i: number, at: number, value: number): Key[] =>
+	moveOne(keys, i, { at, value }, POSES);
 
 /** A new pose; null where one is, beyond the cycle, or where there are enough. */
-export function added(keys: readonly Key[], at: number, value: number): Key[] | null {
-	if (at < 0 || at > 1 || keys.some((key) => Math.abs(key.at - at) < GAP) || keys.length >= MOST) return null;
-	return [...keys, { at: clean(at), value: clean(within(value, -1, 1)) }].sort((a, b) => a.at - b.at);
-}
+export const added = (keys: readonly Key[], at: number, value: number): Key[] | null => addOne(keys, at, value, POSES);
 
 /** A pose with a slope of its own, in heights a cycle. */
-export function sloped(keys: readonly Key[], i: number, slope: number): Key[] {
-	const put = clean(within(slope, -STEEPEST, STEEPEST));
-	return keys.map((key, k) => (k === i ? { ...key, in: put, out: put } : key));
-}
+export const sloped = (keys: readonly Key[], i: number, slope: number): Key[] =>
+	slopeOne(keys, i, 'both', slope, POSES);
 
 /** A pose whose slope and way are the curve's again. */
 export const smoothed = (keys: readonly Key[], i: number): Key[] =>
@@ -49,5 +44,4 @@ export const led = (keys: readonly Key[], i: number, ease: Key['ease']): Key[] =
 	});
 
 /** The whole shape higher, flatter, or the other way. */
-export const scaled = (keys: readonly Key[], by: number): Key[] =>
-	keys.map((key) => ({ ...key, value: clean(within(key.value * by, -1, 1)) }));
+export const scaled = (keys: readonly Key[], by: number): Key[] => scaleAll(keys, by, POSES);

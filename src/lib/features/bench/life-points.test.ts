@@ -1,7 +1,7 @@
 import { newPreset } from 'dinesis-runtime/tools';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { heightOf, movePoint, pointsOf, strengthAt } from './life-points';
+import { heightOf, landed, movePoint, pointsOf, strengthAt } from './life-points';
 
 const points = [
 	{ at: 0, value: 1 },
@@ -35,6 +35,12 @@ describe('strength over life on the strip', () => {
 		expect(movePoint(points, 0, -1, 1)[0]!.at).toBe(0);
 		expect(movePoint(points, 2, 5, 1)[2]!.at).toBe(1);
 		expect(movePoint(points, 1, 0.7, 1)[0]).toBe(points[0]);
+	});
+
+	it('what a hand drags on the strip lands on round numbers and reaches 1', () => {
+		expect(landed(points, 0.337, 0.985, false)).toEqual({ at: 0.34, value: 1 });
+		expect(landed(points, 0.337, 1.0125, false).value).toBe(1);
+		expect(landed(points, 0.337, 0.985, true)).toEqual({ at: 0.337, value: 0.985 });
 	});
 
 	it('is there where the life is made of points', () => {

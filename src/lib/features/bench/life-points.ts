@@ -1,6 +1,7 @@
 /** Points of the strength over a burst's life, as they ride on the strip's first band. */
 import type { ShakePreset } from 'dinesis-runtime';
 import type { CurvePoint } from 'dinesis-runtime/tools';
+import { CURVE, moved, roundStep, snapTo } from '$lib/plots/points';
 
 /** Where the band stands, in pixels from the strip's top. */
 export interface LifeBand {
@@ -10,10 +11,6 @@ export interface LifeBand {
 
 /** Kept free above the highest point. */
 const AIR = 4;
-/** As near as two points may come, in parts of the life. */
-const APART = 0.004;
-/** The strongest that a kit takes. */
-const STRONGEST = 10;
 
 export function pointsOf({ timing: { life } }: ShakePreset): readonly CurvePoint[] | null {
 	return life && 'points' in life ? life.points : null;
@@ -36,12 +33,15 @@ export function strengthAt(y: number, points: readonly CurvePoint[], { top, bott
 }
 
 /** The points with one of them moved: it stays between its neighbours, and within what a kit takes. */
-export function movePoint(points: readonly CurvePoint[], i: number, at: number, value: number): readonly CurvePoint[] {
-	const least = i === 0 ? 0 : points[i - 1]!.at + APART;
-	const furthest = i === points.length - 1 ? 1 : points[i + 1]!.at - APART;
-	const put = {
-		at: Math.round(Math.min(furthest, Math.max(least, at)) * 1000) / 1000,
-		value: Math.round(Math.max(0, Math.min(STRONGEST, value)) * 100) / 100
-	};
-	return points.map((point, k) => (k === i ? { ...point, ...put } : point));
+export const movePoint = (points: readonly CurvePoint[], i: number, at: number, value: number): readonly CurvePoint[] =>
+	moved(points, i, { at: Math.round(at * 1000) / 1000, value: Math.round(value * 100) / 100 }, CURVE);
+
+/** What a drag on the strip lands on: hundredths of the life, round strengths; `free` lets it go. */
+export function landed(
+	points: readonly CurvePoint[],
+	at: number,
+	value: number,
+	free: boolean
+): { readonly at: number; readonly value: number } {
+	return free ? { at, value } : { at: snapTo(at, 0.01), value: snapTo(value, roundStep(scaleOf(points))) };
 }

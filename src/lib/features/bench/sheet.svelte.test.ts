@@ -65,6 +65,19 @@ describe('the channels of a layer', () => {
 		expect(now().channels.x!.amplitude).toBeCloseTo(0.8, 9);
 	});
 
+	it('rows that are marked are turned together, a family with one press', async () => {
+		const { now, rerender } = begin({ ...layer, channels: { x: channel(0.2), y: channel(0.1), roll: channel(2) } });
+		const [x] = screen.getAllByRole('spinbutton', { name: /^Frequency of/ });
+		await fireEvent.click(screen.getByRole('button', { name: 'Turn position together' }));
+		await fireEvent.click(screen.getByRole('checkbox', { name: /^Turn roll/ }));
+		await set(x!.getAttribute('aria-label')!, '9');
+		expect(Object.values(now().channels).map(({ frequency }) => frequency)).toEqual([9, 9, 9]);
+		await rerender({ layer: now() });
+		await fireEvent.click(screen.getByRole('button', { name: 'Turn position together' }));
+		await set(x!.getAttribute('aria-label')!, '4');
+		expect(Object.values(now().channels).map(({ frequency }) => frequency)).toEqual([4, 9, 9]);
+	});
+
 	it('poses instead of a frequency on a keys layer, and what is off in one row', async () => {
 		const keys: Layer = { ...layer, pattern: { kind: 'keys', loop: false, tracks: {} } as unknown as Layer['pattern'] };
 		const { opened, now } = begin(keys, 'x');

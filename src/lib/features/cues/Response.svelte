@@ -31,6 +31,7 @@
 				points={strength.curve}
 				{top}
 				ends={[`${value.min} ${value.unit}`, `${value.max} ${value.unit}`]}
+				whole={{ from: value.min, to: value.max, unit: value.unit }}
 				onchange={(curve, what, done) =>
 					desk.change(
 						cue.id,
@@ -93,7 +94,7 @@
 	}
 	i {
 		position: absolute;
-		bottom: -4px;
+		top: 97px;
 		width: 7px;
 		height: 7px;
 		margin-left: -3.5px;
