@@ -29,8 +29,9 @@ test('from the first page to a game of one’s own: an event, a cue, a preset; s
 
 	await page.keyboard.press('g');
 	await page.keyboard.press('c');
-	await page.getByRole('button', { name: 'events and values' }).click();
-	await page.getByRole('button', { name: 'event', exact: true }).click();
+	await page.getByRole('button', { name: 'The first event' }).click();
+	await page.keyboard.type('Bell');
+	await page.keyboard.press('Enter');
 	await page.getByRole('radio', { name: /cues$/ }).click();
 	await page.getByRole('button', { name: 'New cue' }).click();
 	await expect(page.getByRole('list', { name: 'Cues' }).getByText('New shake')).toBeVisible();

@@ -1,6 +1,7 @@
 /** The door of the analysis: motion as samples, and what is told from them. */
 export { bobAlong, sampleBob } from './bob-along';
 export { followTrack } from './lag-answer';
+export { GLIMPSE_FPS, glimpseOf, type Glimpse } from './glimpse';
 export { measureShake, type Measure } from './measure';
 export { NEIGHBOURS, neighboursOf, type Freedom, type Neighbour, type NeighbourOptions } from './neighbours';
 export { detectOnsets, type Onsets } from './onsets';

@@ -1,7 +1,7 @@
 /** The page's side of the server's endpoints. Failures are values with a sentence. */
 import type { Problem } from 'dinesis-runtime';
 import type { Envelope, Held, History, KindName, Scope } from '$lib/documents';
-import type { OutlineLine } from '$lib/analysis';
+import type { Glimpse, OutlineLine } from '$lib/analysis';
 import type { ChangeSent, Heard } from './outbox.svelte';
 
 export type Answer<T> =
@@ -52,8 +52,10 @@ export interface ShelfEntry {
 	readonly name: string;
 	readonly changedAt: string;
 	readonly counts: Readonly<Record<'shakes' | 'bobsAndLags' | 'cues' | 'events' | 'rigs' | 'courses', number>>;
-	/** Little drawings of its first shakes. */
-	readonly drawings: readonly (readonly OutlineLine[])[];
+	/** Of its last change. */
+	readonly number: number;
+	/** Its first shakes: a little drawing of each, and how each moves a little picture. */
+	readonly drawings: readonly { readonly lines: readonly OutlineLine[]; readonly glimpse: Glimpse }[];
 }
 export type Made = Answer<{ readonly slug: string; readonly name: string }>;
 

@@ -96,6 +96,34 @@ export function lastPlace(slug: string): Place {
 		: { slug, room: 'bench', document: '' };
 }
 
+const SEEN = 'dinesis-seen';
+function seenNumbers(): Readonly<Record<string, unknown>> {
+	try {
+		const kept: unknown = JSON.parse(localStorage.getItem(SEEN) ?? '{}');
+		return typeof kept === 'object' && kept !== null ? (kept as Record<string, unknown>) : {};
+	} catch {
+		return {};
+	}
+}
+
+/** The number of a project's changes that one has seen here; null: one was never there. */
+export function seenIn(slug: string): number | null {
+	const number = seenNumbers()[slug];
+	return typeof number === 'number' ? number : null;
+}
+
+/** One has seen a project up to a number. */
+export function noteSeen(slug: string, number: number): void {
+	const { [slug]: before, ...others } = seenNumbers();
+	if (before === number) return;
+	const kept = [...Object.entries(others).slice(1 - MOST_PROJECTS), [slug, number]];
+	try {
+		localStorage.setItem(SEEN, JSON.stringify(Object.fromEntries(kept)));
+	} catch {
+		// Then the shelf does not tell what has changed since.
+	}
+}
+
 /** Whether one has begun something of one's own here, or wants to hear no more of it. */
 export const hasBegun = (): boolean => {
 	try {

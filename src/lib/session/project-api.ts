@@ -23,7 +23,8 @@ export const fetchShareKey = (slug: string): Promise<Answer<{ readonly key: stri
 export const renewShareKey = (slug: string): Promise<Answer<{ readonly key: string }>> =>
 	call('POST', `${at(slug)}/key`);
 
-export const fetchWorkers = (slug: string): Promise<Answer<Worker[]>> => call('GET', `${at(slug)}/people`);
+export const fetchWorkers = (slug: string, after = 0): Promise<Answer<Worker[]>> =>
+	call('GET', `${at(slug)}/people?after=${after}`);
 
 export const fetchBackups = (slug: string): Promise<Answer<Backup[]>> => call('GET', `${at(slug)}/backups`);
 export const makeBackup = (slug: string, name: string, who: string): Promise<Answer<Backup>> =>

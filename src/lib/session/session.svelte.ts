@@ -211,6 +211,11 @@ export class ProjectSession {
 		for (const listener of this.listeners) listener(preset);
 	}
 
+	/** The last number of the project that this page has heard of. */
+	get number(): number {
+		return this.work.seen;
+	}
+
 	get undoLabel(): string | null {
 		return this.work.undoLabel;
 	}

@@ -2,6 +2,8 @@
 	/** What every window has: a canvas that a picture is drawn on, made after the first paint, in a frame that it fills; a word where there is no 3D. */
 	import { onMount, type Snippet } from 'svelte';
 	import type { HTMLCanvasAttributes } from 'svelte/elements';
+	import Crosshair from '@lucide/svelte/icons/crosshair';
+	import { centreMark } from './centre-mark.svelte';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import { arriving } from '$lib/ui/arriving';
 
@@ -28,6 +30,7 @@
 	let trouble = $state('');
 
 	onMount(() => {
+		centreMark.recall();
 		let gone = false;
 		let picture: P | null = null;
 		const frame = box!;
@@ -55,9 +58,16 @@
 	});
 </script>
 
-<div class="glass" class:ready class:lit bind:this={box}>
+<div class="glass" class:ready class:lit class:unmarked={!centreMark.on} bind:this={box}>
 	<canvas bind:this={canvas} aria-label={label} {...on}></canvas>
 	{@render children?.({ trouble })}
+	<button
+		class="middle"
+		aria-pressed={centreMark.on}
+		aria-label="Centre mark"
+		title="Mark the middle of the picture (M)"
+		onclick={() => centreMark.turn()}><Crosshair size={14} /></button
+	>
 	{#if trouble}<p role="alert">{trouble}</p>{/if}
 </div>
 
@@ -100,6 +110,34 @@
 		background: #fffdf7;
 		box-shadow: 0 0 0 1.5px rgb(12 22 32 / 55%);
 		pointer-events: none;
+	}
+	.unmarked :global(.centre) {
+		display: none;
+	}
+	.middle {
+		position: absolute;
+		right: 6px;
+		bottom: 6px;
+		display: grid;
+		place-items: center;
+		width: 26px;
+		height: 26px;
+		border: 0;
+		border-radius: 6px;
+		background: rgb(14 24 36 / 62%);
+		color: #f7efdd;
+		opacity: 0;
+		cursor: pointer;
+	}
+	.glass:hover .middle,
+	.middle:focus-visible {
+		opacity: 0.9;
+	}
+	.lit .middle {
+		display: none;
+	}
+	.middle[aria-pressed='true'] {
+		color: #f2b04a;
 	}
 	.glass :global(.caption) {
 		position: absolute;

@@ -10,7 +10,7 @@
 	import FieldNotes from '$lib/features/shell/FieldNotes.svelte';
 	import PeopleMenu from '$lib/features/shell/PeopleMenu.svelte';
 	import { ROOMS } from '$lib/features/shell/rooms';
-	import { hasBegun, lastIn, noteBegun, placeIn, placeOf, remember } from '$lib/session/places';
+	import { hasBegun, lastIn, noteBegun, noteSeen, placeIn, placeOf, remember } from '$lib/session/places';
 	import { provideSession, ProjectSession } from '$lib/session/session.svelte';
 	import { fetchShelf, type ShelfEntry } from '$lib/session/api';
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
@@ -97,6 +97,10 @@
 		hint = session.project.demo === true && !hasBegun();
 		if (!session.project.demo) noteBegun();
 		const close = session.open();
+		const note = (): void => noteSeen(session.project.slug, session.number);
+		note();
+		const noting = setInterval(note, 5000);
+		window.addEventListener('pagehide', note);
 		const stopTyped = keepTyped(pageRoot, () => location.pathname);
 		// Rooms are reached while the server is away: what they are made of is here by then.
 		for (const path of [...ROOMS.map((room) => room.path), 'project'])
@@ -132,6 +136,9 @@
 			stopNames();
 			takeBack();
 			stopTyped();
+			note();
+			clearInterval(noting);
+			window.removeEventListener('pagehide', note);
 			close();
 		};
 	});

@@ -35,6 +35,8 @@
 
 	const name = (mark: { name: string; distance: number }): string => (mark.distance > 0 ? `${mark.distance} m` : '');
 	const split = $derived(bench.other !== null && bench.compare === 'split');
+	/** What moves the picture besides the preset that is tuned: whoever reads pixels has to know. */
+	const also = $derived([...bench.sounding].filter((id) => id !== bench.open).map((id) => bench.nameOf(id)));
 	const usesSource = $derived(preset.space === 'source' && preset.view === 'space');
 
 	$effect(() => {
@@ -125,13 +127,20 @@
 		bind:box
 	>
 		{#snippet children({ trouble })}
-			{#if shows.centre}<span class="centre" aria-hidden="true"></span>{/if}
+			<span class="centre" aria-hidden="true"></span>
 			{#if shows.distances !== 'none'}
 				{#each marks as mark, i (i)}
 					<span class="mark" aria-hidden="true" bind:this={labels[i]}
 						><b>{name(mark)}</b> {mark.name} <em>0 px</em></span
 					>
 				{/each}
+			{/if}
+			{#if also.length > 0}
+				<span class="also"
+					>{also.length > 2 ? `${also.slice(0, 2).join(', ')} and ${also.length - 2} more` : also.join(', ')}
+					{also.length === 1 ? 'moves' : 'move'} too
+					<button title="Let everything fade out (X)" onclick={() => bench.stopAll()}>let it fade</button></span
+				>
 			{/if}
 			{#if shows.scope}<Scope {bench} view={preset.view} />{/if}
 			{#if shows.outside && !trouble}
@@ -212,6 +221,24 @@
 	.mark em {
 		font-style: normal;
 		color: #ffd48a;
+	}
+	.also {
+		position: absolute;
+		left: 8px;
+		top: 7px;
+		padding: 1px 8px;
+		border-radius: 5px;
+		background: rgb(14 24 36 / 62%);
+		color: #f7efdd;
+		font-size: 12px;
+	}
+	.also button {
+		border: 0;
+		background: none;
+		padding: 0;
+		color: #f2b04a;
+		text-decoration: underline;
+		cursor: pointer;
 	}
 	.only {
 		position: absolute;

@@ -1,8 +1,9 @@
 <script lang="ts">
 	/** The sheet's second page: how a preset is played, rather than what it does. */
 	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
-	import { shakePreset, OVERLAP_RULES, type OverlapRule, type Space } from 'dinesis-runtime/tools';
+	import { EYE_HEIGHT, fallOff, shakePreset, OVERLAP_RULES, type OverlapRule, type Space } from 'dinesis-runtime/tools';
 	import { rangeOf } from '$lib/documents';
+	import ReachWords from '$lib/room/ReachWords.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import PlayedDrives from './PlayedDrives.svelte';
@@ -11,11 +12,14 @@
 
 	interface Props {
 		preset: ShakePreset;
+		/** Where presses come from. */
+		source: readonly [number, number, number];
 		/** The game's values, which may drive it. */
 		parameters: readonly GameParameter[];
 		onchange: (label: string, recipe: (preset: ShakePreset) => ShakePreset, mark: string, done: boolean) => void;
 	}
-	let { preset, parameters, onchange }: Props = $props();
+	let { preset, parameters, source, onchange }: Props = $props();
+	const far = $derived(Math.hypot(source[0], source[1] - EYE_HEIGHT, source[2]));
 
 	const RULES: Readonly<Record<OverlapRule, string>> = {
 		stack: 'add another',
@@ -65,6 +69,15 @@
 		options={SPACES}
 		onchange={(space: Space) => set('Axes', { space })}
 	/>
+	{#if preset.view === 'space'}
+		<span>reach</span>
+		<section class="reach">
+			<ReachWords reach={preset.reach} name={preset.name} onchange={(reach, done) => set('Reach', { reach }, done)} />
+			{#if preset.reach}<small
+					>from where presses come from here ({far.toFixed(1)} m) it would be {fallOff(preset.reach, far).toFixed(2)} ×</small
+				>{/if}
+		</section>
+	{/if}
 	<span>priority</span>
 	<div>
 		<NumberField
@@ -156,6 +169,10 @@
 		align-items: center;
 		white-space: nowrap;
 		min-height: 22px;
+	}
+	.reach small {
+		font-size: 11.5px;
+		color: var(--ink-2);
 	}
 	.page > :global(.segments) {
 		justify-self: start;

@@ -61,7 +61,7 @@
 				<KeyCap {session} {bench} {id} {cap} {onopen} />
 			</div>
 		{:else}
-			<div class="cap bare">
+			<div class="place">
 				<KeyTarget {session} {id}>
 					{#snippet button()}<span class="give"><b>{writtenKey(id)}</b><small>give it something</small></span>{/snippet}
 				</KeyTarget>
@@ -108,7 +108,8 @@
 		gap: 7px;
 		min-width: 0;
 	}
-	.cap {
+	.cap,
+	.place {
 		position: relative;
 		flex: 1 1 0;
 		min-width: 0;
@@ -146,12 +147,12 @@
 		font-size: 12.5px;
 		color: var(--ink-2);
 	}
-	.bare {
+	.place {
 		border-style: dashed;
 		border-bottom-width: 1px;
 		background: none;
 	}
-	.bare :global(.root > button) {
+	.place :global(.root > button) {
 		width: 100%;
 		height: 100%;
 	}

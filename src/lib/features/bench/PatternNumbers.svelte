@@ -7,6 +7,7 @@
 		WAVE_SHAPES,
 		type JumpsPattern,
 		type Layer,
+		type View,
 		type WaveShape
 	} from 'dinesis-runtime/tools';
 	import { rangeOf } from '$lib/documents';
@@ -15,10 +16,17 @@
 	import Segments from '$lib/ui/Segments.svelte';
 
 	interface Props {
+		view: View;
 		layer: Layer;
 		onchange: (label: string, recipe: (layer: Layer) => Layer, mark: string, done: boolean) => void;
 	}
-	let { layer, onchange }: Props = $props();
+	let { layer, view, onchange }: Props = $props();
+	/** A flat view has no depth to jump in; one of a file that does says so. */
+	const withins = $derived(
+		JUMPS_WITHIN.filter(
+			(within) => view === 'space' || within !== 'ball' || (pattern.kind === 'jumps' && pattern.within === 'ball')
+		)
+	);
 
 	const pattern = $derived(layer.pattern);
 	const set = (label: string, part: Partial<Layer['pattern']>, done: boolean): void =>
@@ -71,7 +79,7 @@
 			small
 			label="Within"
 			value={pattern.within}
-			options={options(JUMPS_WITHIN)}
+			options={options(withins)}
 			onchange={(within: JumpsPattern['within']) => set('Jumps within', { within }, true)}
 		/>
 		<Segments

@@ -24,7 +24,14 @@
 	);
 	let canvas: HTMLCanvasElement;
 	let together = $state('');
+	/** How much each pair moves as one, −1 … 1; null: too little moves to tell. */
+	let alike = $state.raw<readonly (number | null)[]>([]);
+	const told = (r: number | null | undefined): string =>
+		r === null || r === undefined ? '' : ` ${r < 0 ? '−' : ''}${Math.abs(r).toFixed(2)}`;
 	let drawnAt = 0;
+	let toldAt = 0;
+	/** Numbers are read, not watched: they are written so often, in ms. */
+	const TOLD_EVERY = 200;
 	const scales = [1e-6, 1e-6];
 
 	function tick() {
@@ -49,6 +56,7 @@
 		pen.stroke();
 		const { values, count } = bench.recorder.since(bench.player.now - SECONDS);
 		let said = '';
+		const pairsAlike: (number | null)[] = pairs.map(() => null);
 		pairs.forEach(([across, up], p) => {
 			const [a, b] = [CHANNELS.indexOf(across), CHANNELS.indexOf(up)];
 			let most = 0;
@@ -69,10 +77,16 @@
 				else pen.lineTo(x, y);
 			}
 			pen.stroke();
-			if (count > 30 && Math.abs(correlation(values, count, CHANNEL_COUNT, a, b)) > AS_ONE)
-				said = `${inkOf(across, view).label} and ${inkOf(up, view).label} move as one`;
+			if (count <= 30) return;
+			const r = correlation(values, count, CHANNEL_COUNT, a, b);
+			pairsAlike[p] = Math.round(r * 100) / 100;
+			if (Math.abs(r) > AS_ONE) said = `${inkOf(across, view).label} and ${inkOf(up, view).label} move as one`;
 		});
 		if (said !== together) together = said;
+		if (pairsAlike.some((r, i) => r !== alike[i]) && now - toldAt > TOLD_EVERY) {
+			alike = pairsAlike;
+			toldAt = now;
+		}
 	}
 	onMount(() => bench.onFrame(tick));
 </script>
@@ -80,11 +94,12 @@
 <div
 	class="scope"
 	role="img"
+	title="How much two channels move as one, from −1 to 1. Each has noise of its own: they come near 0; waves of one frequency do not"
 	aria-label="Scope: side against height{view === 'flat' ? '' : ', yaw against pitch'}. {together}"
 >
 	<canvas bind:this={canvas}></canvas>
-	<span class="one">side × height</span>
-	{#if view === 'space'}<span class="two">yaw × pitch</span>{/if}
+	<span class="one">side × height{told(alike[0])}</span>
+	{#if view === 'space'}<span class="two">yaw × pitch{told(alike[1])}</span>{/if}
 	{#if together}<em>{together}</em>{/if}
 </div>
 

@@ -134,6 +134,7 @@
 
 	{#if page === 'played'}
 		{#await import('./HowPlayed.svelte') then { default: HowPlayed }}<HowPlayed
+				source={bench.source}
 				{preset}
 				{parameters}
 				{onchange}
@@ -166,7 +167,7 @@
 		<div class="scroll">
 			<ChannelGrid view={preset.view} {layer} {keyed} onkeys={(c) => (keysOf = c)} onchange={changeLayer} />
 		</div>
-		<PatternNumbers {layer} onchange={changeLayer} />
+		<PatternNumbers {layer} view={preset.view} onchange={changeLayer} />
 		<LayerLine
 			{layer}
 			name={layerName(layer, preset.layers.indexOf(layer))}

@@ -7,6 +7,7 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { BenchState } from './bench.svelte';
+	import { pads } from '$lib/ui/pad.svelte';
 	import PadNote from '$lib/room/PadNote.svelte';
 	import { paperLength } from './paper';
 
@@ -33,7 +34,7 @@
 
 <div class="page">
 	<p>For trying only: nothing on this page is kept in the preset.</p>
-	<div class="pad"><PadNote says="buttons fire keys 1–8, start the open preset" /></div>
+	{#if pads.name !== ''}<div class="pad"><PadNote says="buttons fire keys 1–8, start the open preset" /></div>{/if}
 	<span>seeds</span>
 	<div>
 		<Segments

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What the window shows besides the picture. */
 	import type { View } from 'dinesis-runtime/tools';
+	import { centreMark } from '$lib/viewport/centre-mark.svelte';
 	import type { WindowShows } from './window.svelte';
 
 	interface Props {
@@ -29,7 +30,7 @@
 			/> posts</label
 		>
 	{/if}
-	<label><input type="checkbox" bind:checked={shows.centre} /> centre mark</label>
+	<label><input type="checkbox" checked={centreMark.on} onchange={() => centreMark.turn()} /> centre mark</label>
 	<label title="From outside: the camera’s path around its rest (O)"
 		><input type="checkbox" bind:checked={shows.outside} /> outside</label
 	>

@@ -38,6 +38,7 @@ function bench(presets: ShakePreset[] = [thud, hum]) {
 		change: (key: string, _: string, recipe: (p: ShakePreset) => ShakePreset) =>
 			put(recipe(list.find((p) => p.id === key)!)),
 		seal: () => undefined,
+		onRenamed: () => () => undefined,
 		onChange: (listener: (p: ShakePreset) => void) => {
 			listeners.push(listener);
 			return () => undefined;

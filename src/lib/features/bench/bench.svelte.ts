@@ -16,7 +16,7 @@ import { GALLERY_REST } from '$lib/viewport/rests';
 import { BenchEvents } from './events.svelte';
 import { paperLength } from './paper';
 import { Recorder } from './recorder';
-import { readSlot, writeSlot } from './slot';
+import { moveSlot, readSlot, writeSlot } from './slot';
 import { Twin } from './twin';
 
 /** A press shorter than this leaves a continuous motion running; a longer one is a hold. */
@@ -99,11 +99,18 @@ export class BenchState {
 	constructor(private readonly session: ProjectSession) {
 		this.player = this.newPlayer(session.presets);
 		this.events = new BenchEvents(session);
-		this.stopListening = session.onChange((preset) => {
+		const stopRenames = session.onRenamed(({ kind, id }, from) => {
+			if (kind === 'shake') moveSlot(session.project.slug, from, id);
+		});
+		const stopChanges = session.onChange((preset) => {
 			this.player.setPreset(this.heard(preset));
 			if (preset.id !== this.open) this.twin?.player.setPreset(preset);
 			if (this.paused) this.refresh();
 		});
+		this.stopListening = () => {
+			stopRenames();
+			stopChanges();
+		};
 	}
 
 	/** Opens another preset to be tuned. */
@@ -304,6 +311,10 @@ export class BenchState {
 		if (!theirs) return;
 		this.session.change(this.open, 'Take B', () => ({ ...theirs, id: this.open }));
 		this.session.seal();
+	}
+
+	nameOf(id: string): string {
+		return this.session.preset(id)?.name ?? id;
 	}
 
 	/** How much of a key's newest play is left, 1–0; a continuous one that runs is full. 0 when none plays. */

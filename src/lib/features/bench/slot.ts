@@ -15,6 +15,14 @@ export function readSlot(project: string, key: string): ShakePreset | null {
 	}
 }
 
+/** The preset goes by another id: what was held beside it goes along. */
+export function moveSlot(project: string, from: string, to: string): void {
+	const kept = readSlot(project, from);
+	if (!kept) return;
+	writeSlot(project, to, { ...kept, id: to });
+	writeSlot(project, from, null);
+}
+
 export function writeSlot(project: string, key: string, preset: ShakePreset | null): void {
 	try {
 		if (preset) localStorage.setItem(nameOf(project, key), JSON.stringify(preset));

@@ -5,7 +5,6 @@ export class WindowShows {
 	outline = $state(true);
 	/** Marks on what stands in the scene, on the posts at set distances, or none. */
 	distances = $state<'none' | 'things' | 'posts'>('things');
-	centre = $state(true);
 	outside = $state(false);
 	scope = $state(false);
 
@@ -13,7 +12,7 @@ export class WindowShows {
 	recall(): void {
 		try {
 			const kept = JSON.parse(localStorage.getItem(NAME) ?? '{}') as Partial<Record<keyof WindowShows, unknown>>;
-			for (const part of ['outline', 'centre', 'outside', 'scope'] as const)
+			for (const part of ['outline', 'outside', 'scope'] as const)
 				if (typeof kept[part] === 'boolean') this[part] = kept[part];
 			if (kept.distances === 'none' || kept.distances === 'things' || kept.distances === 'posts')
 				this.distances = kept.distances;
@@ -23,9 +22,9 @@ export class WindowShows {
 	}
 
 	keep(): void {
-		const { outline, distances, centre, outside, scope } = this;
+		const { outline, distances, outside, scope } = this;
 		try {
-			localStorage.setItem(NAME, JSON.stringify({ outline, distances, centre, outside, scope }));
+			localStorage.setItem(NAME, JSON.stringify({ outline, distances, outside, scope }));
 		} catch {
 			// Then it is chosen again next time.
 		}

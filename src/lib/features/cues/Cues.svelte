@@ -191,9 +191,14 @@
 		display: block;
 		border: 0;
 	}
-	.new button,
-	.new button:disabled {
-		opacity: 0.45;
+	.new button {
+		display: inline-flex;
+		align-items: center;
+		gap: 4px;
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 3px 10px;
 	}
 	aside {
 		display: grid;

@@ -1,17 +1,15 @@
 <script lang="ts">
 	/** Seen from above: the listener, where it happened, and how far it is felt. Drag the place, or the circles. */
 	import type { ShakePreset } from 'dinesis-runtime';
-	import { fallOff, shakePreset, type Reach } from 'dinesis-runtime/tools';
-	import { rangeOf } from '$lib/documents';
-	import EasePicker from '$lib/plots/EasePicker.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
+	import { fallOff, type Reach } from 'dinesis-runtime/tools';
+	import { withReach } from '$lib/room/reach';
+	import ReachWords from '$lib/room/ReachWords.svelte';
 	import Frame from '$lib/ui/Frame.svelte';
 	import type { CuesState } from './cues.svelte';
 
 	let { desk, preset }: { desk: CuesState; preset: ShakePreset | undefined } = $props();
 
 	const [W, H] = [330, 190];
-	const FRESH: Reach = { full: 3, edge: 20, falloff: 'smooth', listener: 'camera', travelSpeed: null };
 	const reach = $derived(preset?.reach ?? null);
 	const [x, , z] = $derived(desk.source);
 	const distance = $derived(Math.hypot(x, desk.source[1] - 1.62, z));
@@ -27,10 +25,8 @@
 	let map: SVGSVGElement | undefined = $state();
 	let held: 'place' | 'full' | 'edge' | null = null;
 
-	function setReach(part: Partial<Reach> | null, done: boolean) {
+	function setReach(next: Reach | null, done: boolean) {
 		if (!preset) return;
-		const next = part && { ...(preset.reach ?? FRESH), ...part };
-		if (next && next.edge < next.full) next.edge = next.full;
 		desk.session.change(preset.id, 'Reach', (p) => ({ ...(p as ShakePreset), reach: next }), 'reach');
 		if (done) desk.session.seal();
 	}
@@ -41,7 +37,7 @@
 		const px = (((event.clientX - rect.left) / rect.width) * W - W / 2) / k;
 		const pz = (((event.clientY - rect.top) / rect.height) * H - H / 2) / k;
 		if (held === 'place') desk.source = [clean(px), desk.source[1], clean(pz)];
-		else setReach({ [held]: clean(Math.max(0.1, Math.hypot(px - x, pz - z))) }, false);
+		else if (reach) setReach(withReach(reach, { [held]: clean(Math.max(0.1, Math.hypot(px - x, pz - z))) }), false);
 	}
 	function drop() {
 		if (held && held !== 'place') desk.session.seal();
@@ -108,64 +104,7 @@
 		<text x="6" y={H - 6}>{span} m of ground each way · drag where it happens</text>
 	</svg>
 	{#if preset}
-		<div class="words">
-			{#if reach}
-				“{preset.name}” is full up to
-				<NumberField
-					look="inline"
-					label=""
-					name="Full up to"
-					unit="m"
-					value={reach.full}
-					{...rangeOf(shakePreset, 'reach', 'full')}
-					step={0.05}
-					onchange={(full, done) => setReach({ full }, done)}
-				/>
-				and gone by
-				<NumberField
-					look="inline"
-					label=""
-					name="Gone by"
-					unit="m"
-					value={reach.edge}
-					{...rangeOf(shakePreset, 'reach', 'edge')}
-					step={0.05}
-					onchange={(edge, done) => setReach({ edge }, done)}
-				/>, falling
-				<span class="ease"
-					><EasePicker
-						label="falloff"
-						ease={reach.falloff}
-						falling
-						onchange={(falloff, done) => setReach({ falloff }, done)}
-					/></span
-				>
-				as one goes; measured from
-				<button
-					title="In a chase view the camera is not where the body is"
-					onclick={() => setReach({ listener: reach.listener === 'camera' ? 'body' : 'camera' }, true)}
-					>the {reach.listener}</button
-				>; {reach.travelSpeed ? 'arriving at' : 'at once'}
-				{#if reach.travelSpeed}
-					<NumberField
-						look="inline"
-						label=""
-						name="Arrives at"
-						unit="m/s"
-						value={reach.travelSpeed}
-						{...rangeOf(shakePreset, 'reach', 'travelSpeed')}
-						step={1}
-						onchange={(travelSpeed, done) => setReach({ travelSpeed }, done)}
-					/>
-				{/if}
-				<button onclick={() => setReach({ travelSpeed: reach.travelSpeed ? null : 340 }, true)}
-					>{reach.travelSpeed ? 'at once instead' : 'let it travel'}</button
-				>
-				<button onclick={() => setReach(null, true)}>alike everywhere</button>
-			{:else}
-				“{preset.name}” is felt alike everywhere. <button onclick={() => setReach({}, true)}>Give it a reach</button>
-			{/if}
-		</div>
+		<ReachWords {reach} name={preset.name} onchange={setReach} />
 	{/if}
 </Frame>
 
@@ -218,26 +157,5 @@
 	text {
 		font-size: 11px;
 		fill: var(--ink-2);
-	}
-	.words {
-		font-size: 12.5px;
-		line-height: 1.6;
-		color: var(--ink-2);
-	}
-	.words :global(.label) {
-		display: none !important;
-	}
-	.ease {
-		display: inline-block;
-		vertical-align: -2px;
-	}
-	.words > button {
-		border: 0;
-		border-bottom: 1px dotted var(--lamp);
-		background: none;
-		color: var(--lamp-text);
-		cursor: pointer;
-		padding: 0;
-		font-size: 12px;
 	}
 </style>

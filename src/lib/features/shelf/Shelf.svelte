@@ -5,6 +5,7 @@
 	import type { ShelfEntry } from '$lib/session/api';
 	import { MOST_BYTES } from '$lib/documents';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
 	import Toasts from '$lib/ui/Toasts.svelte';
 	import ShelfCard from './ShelfCard.svelte';
 	import { ShelfState } from './shelf.svelte';
@@ -26,7 +27,10 @@
 		event.preventDefault();
 		void shelf.makeEmpty(name);
 	}
+	/** Fewer than these are seen at a glance. */
+	const MANY = 5;
 	onMount(() => {
+		void shelf.open();
 		// Who came to begin one can type at once.
 		if (location.hash === '#new' || first.length === 0) naming.focus();
 		if (location.hash === '#file') choosing.focus();
@@ -73,11 +77,34 @@
 			</div>
 		{/if}
 	</section>
+	{#if shelf.list.length > 1}
+		<div class="order">
+			{#if shelf.list.length > MANY}
+				<input type="search" aria-label="Find a project" placeholder="Find a project" bind:value={shelf.typed} />
+			{/if}
+			<Segments
+				small
+				label="Order"
+				value={shelf.sort}
+				options={[
+					{ value: 'changed', label: 'last changed' },
+					{ value: 'name', label: 'by name' },
+					{ value: 'size', label: 'largest' }
+				]}
+				onchange={(by) => shelf.sortBy(by)}
+			/>
+			<span>{shelf.shown.length < shelf.list.length ? `${shelf.shown.length} of ${shelf.list.length}` : ''}</span>
+		</div>
+	{/if}
 	<ul class="cards" aria-label="All projects">
-		{#each shelf.list as entry (entry.slug)}
+		{#each shelf.shown as entry (entry.slug)}
 			<li><ShelfCard {shelf} {entry} isDemo={entry.slug === demo} {onopen} /></li>
 		{:else}
-			<li class="none">No project yet. Begin one above: its first preset moves as soon as it is made.</li>
+			<li class="none">
+				{#if shelf.list.length > 0}None is called so. <button class="quiet" onclick={() => (shelf.typed = '')}
+						>Show all</button
+					>{:else}No project yet. Begin one above: its first preset moves as soon as it is made.{/if}
+			</li>
 		{/each}
 	</ul>
 	<footer>
@@ -154,6 +181,22 @@
 	.trouble p,
 	.trouble ul {
 		margin: 2px 0;
+	}
+	.order {
+		display: flex;
+		align-items: center;
+		gap: 12px;
+		margin: 18px 0 -8px;
+		font-size: 12.5px;
+		color: var(--ink-2);
+	}
+	.order input {
+		width: 16rem;
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		color: var(--ink);
+		padding: 3px 9px;
 	}
 	.cards {
 		list-style: none;

@@ -10,6 +10,7 @@
 	import { fileName } from '$lib/ui/save-text';
 	import { since } from '$lib/ui/since';
 	import { sayCounts } from './words';
+	import LittlePicture from './LittlePicture.svelte';
 	import type { ShelfState } from './shelf.svelte';
 
 	interface Props {
@@ -20,6 +21,8 @@
 	}
 	let { shelf, entry, isDemo, onopen }: Props = $props();
 
+	/** Which of its first shakes moves the little picture. */
+	let playing = $state(-1);
 	let renaming = $state(false);
 	let field: HTMLInputElement | undefined = $state();
 	const address = $derived(`/${encodeURIComponent(entry.slug)}`);
@@ -39,11 +42,14 @@
 
 <article>
 	<a class="paper" href={address} tabindex="-1" aria-hidden="true">
-		<span class="holes"></span>
-		{#each entry.drawings as lines, i (i)}<Outline {lines} width={78} height={44} />{:else}<span class="blank"
-				>blank paper</span
-			>{/each}
-		<span class="holes"></span>
+		<LittlePicture glimpses={entry.drawings.map(({ glimpse }) => glimpse)} onturn={(i) => (playing = i)} />
+		<span class="strip">
+			<span class="holes"></span>
+			{#each entry.drawings as { lines }, i (i)}<span class="one" class:playing={i === playing}
+					><Outline {lines} width={60} height={44} /></span
+				>{:else}<span class="blank">blank paper</span>{/each}
+			<span class="holes"></span>
+		</span>
 	</a>
 	<div class="text">
 		{#if renaming}
@@ -70,7 +76,11 @@
 			</h2>
 		{/if}
 		<p>{sayCounts(entry.counts)}</p>
-		<p title={full.format(new Date(entry.changedAt))}>changed {since(new Date(entry.changedAt), new Date())}</p>
+		<p title={full.format(new Date(entry.changedAt))}>
+			changed {since(new Date(entry.changedAt), new Date())}{#if shelf.news[entry.slug]}<strong
+					>· {shelf.news[entry.slug]}</strong
+				>{/if}
+		</p>
 	</div>
 	<div class="acts">
 		<button aria-label="Rename {entry.name}" title="Rename; its address stays" onclick={begin}
@@ -109,15 +119,30 @@
 		border-color: var(--rule-strong);
 	}
 	.paper {
+		display: grid;
+		grid-template-columns: 132px minmax(0, 1fr);
+		height: 84px;
+		text-decoration: none;
+		border-right: 1px solid var(--rule);
+	}
+	.strip {
 		position: relative;
 		display: flex;
 		align-items: center;
-		gap: 8px;
-		height: 84px;
-		padding: 0 12px;
+		gap: 4px;
+		padding: 0 8px;
 		background: var(--paper);
-		text-decoration: none;
-		border-right: 1px solid var(--rule);
+	}
+	.one {
+		opacity: 0.55;
+	}
+	.one.playing {
+		opacity: 1;
+	}
+	strong {
+		margin-left: 5px;
+		font-weight: 600;
+		color: var(--lamp-text);
 	}
 	.holes {
 		position: absolute;

@@ -1,13 +1,15 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ShelfEntry } from '$lib/session/api';
-import { ShelfState } from './shelf.svelte';
+import { noteSeen, seenIn } from '$lib/session/places';
+import { ShelfState, sorted } from './shelf.svelte';
 import { since } from '$lib/ui/since';
-import { sayCounts } from './words';
+import { sayCounts, sayNews } from './words';
 
 const none = { shakes: 0, bobsAndLags: 0, cues: 0, events: 0, rigs: 0, courses: 0 };
 const entry = (slug: string): ShelfEntry => ({
 	slug,
 	name: slug,
+	number: 7,
 	changedAt: '2026-01-01T00:00:00Z',
 	counts: none,
 	drawings: []
@@ -35,6 +37,54 @@ beforeEach(() => {
 afterEach(() => {
 	vi.unstubAllGlobals();
 	vi.useRealTimers();
+});
+
+describe('the order of the shelf', () => {
+	const list: ShelfEntry[] = [
+		{ ...entry('old'), name: 'Quay 10', changedAt: '2026-01-01T00:00:00Z', counts: { ...none, shakes: 9 } },
+		{ ...entry('new'), name: 'quay 2', changedAt: '2026-03-01T00:00:00Z', counts: { ...none, cues: 1 } },
+		{ ...entry('mid'), name: 'Abbey', changedAt: '2026-02-01T00:00:00Z', counts: { ...none, rigs: 1 } }
+	];
+	it.each([
+		['changed', ['new', 'mid', 'old']],
+		['name', ['mid', 'new', 'old']],
+		['size', ['old', 'new', 'mid']]
+	] as const)('%s', (by, slugs) => {
+		expect(sorted(list, by).map(({ slug }) => slug)).toEqual(slugs);
+	});
+
+	it('finds by words of the name, and remembers how it was ordered', async () => {
+		const one = new ShelfState(list, () => undefined);
+		one.typed = '10 QUAY';
+		expect(one.shown.map(({ slug }) => slug)).toEqual(['old']);
+		one.sortBy('name');
+		const two = new ShelfState(list, () => undefined);
+		await two.open();
+		expect(two.shown.map(({ slug }) => slug)).toEqual(['mid', 'new', 'old']);
+	});
+});
+
+describe('what changed since one was there', () => {
+	it('is asked of those that went on, and told with who did it', async () => {
+		noteSeen('a', 4);
+		noteSeen('b', 7);
+		answers['GET /api/projects/a/people?after=4'] = { status: 200, body: [{ who: 'Ada' }, { who: '' }] };
+		await shelf.open();
+		expect(asked).toEqual(['GET /api/projects/a/people?after=4']);
+		expect(shelf.news).toEqual({ a: '3 changes since you were here, by Ada and somebody' });
+	});
+
+	it('of one where one never was nothing is told', async () => {
+		expect(seenIn('a')).toBeNull();
+		await shelf.open();
+		expect([asked, shelf.news]).toEqual([[], {}]);
+	});
+
+	it('names three at most', () => {
+		expect(sayNews(1, [])).toBe('1 change since you were here');
+		const names = ['A', 'B', 'C', 'D', 'E'].map((who) => ({ who }));
+		expect(sayNews(9, names)).toBe('9 changes since you were here, by A, B, C, and 2 more');
+	});
 });
 
 describe('the shelf', () => {

@@ -1,5 +1,6 @@
 /** What the shelf says of a project. */
 import type { ShelfEntry } from '$lib/session/api';
+import type { Worker } from '$lib/session/project-api';
 
 const WORDS: readonly (readonly [keyof ShelfEntry['counts'], string, string])[] = [
 	['shakes', 'shake', 'shakes'],
@@ -16,4 +17,13 @@ export function sayCounts(counts: ShelfEntry['counts']): string {
 		([key, one, many]) => `${counts[key]} ${counts[key] === 1 ? one : many}`
 	);
 	return parts.length === 0 ? 'nothing in it yet' : parts.join(', ');
+}
+
+/** “3 changes since you were here, by Ada and Ben”. */
+export function sayNews(changes: number, workers: readonly Pick<Worker, 'who'>[]): string {
+	const said = `${changes} ${changes === 1 ? 'change' : 'changes'} since you were here`;
+	const names = workers.map(({ who }) => who || 'somebody');
+	if (names.length === 0) return said;
+	const shown = names.length > 3 ? [...names.slice(0, 3), `${names.length - 3} more`] : names;
+	return `${said}, by ${new Intl.ListFormat('en', { type: 'conjunction' }).format(shown)}`;
 }

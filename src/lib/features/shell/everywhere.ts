@@ -3,6 +3,7 @@ import type { ShelfEntry } from '$lib/session/api';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { Command, CommandTable, Gesture } from '$lib/ui/commands.svelte';
 import { theme } from '$lib/ui/theme.svelte';
+import { centreMark } from '$lib/viewport/centre-mark.svelte';
 import { documentCommands } from './documents';
 import { ROOMS } from './rooms';
 
@@ -76,6 +77,16 @@ export function everywhere(parts: ShellParts): CommandTable {
 				about: 'the look',
 				keys: ['n'],
 				run: () => theme.turn()
+			},
+			{
+				id: 'centre',
+				get label() {
+					return centreMark.on ? 'Hide the centre mark' : 'Show the centre mark';
+				},
+				says: 'Mark the middle of the picture, or not',
+				about: 'the picture',
+				keys: ['m'],
+				run: () => centreMark.turn()
 			},
 			{
 				id: 'undo',

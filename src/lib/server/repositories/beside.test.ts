@@ -118,6 +118,7 @@ it('who worked on it is told by the names of the changes, the last who did first
 		['Ben', 1],
 		['', 1]
 	]);
+	expect((await workersOf(sequelize, project.id, 3)).map(({ who }) => who)).toEqual(['Ada']);
 });
 
 it('what was sent out does not follow its name any more: one change, and none where that is so already', async () => {

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { Op, QueryTypes, UniqueConstraintError, type Sequelize } from 'sequelize';
 import type { AnyPreset, ShakePreset } from 'dinesis-runtime';
 import { KIT_FORMAT, KIT_VERSION } from 'dinesis-runtime/tools';
-import { outlineOf, type OutlineLine } from '../../analysis';
+import { glimpseOf, outlineOf, type Glimpse, type OutlineLine } from '../../analysis';
 import {
 	arrivalsOf,
 	documentOf,
@@ -43,8 +43,15 @@ export interface ShelfEntry {
 		readonly rigs: number;
 		readonly courses: number;
 	};
-	/** Little drawings of its first shakes. */
-	readonly drawings: readonly (readonly OutlineLine[])[];
+	/** Of its last change. */
+	readonly number: number;
+	/** Its first shakes: a little drawing of each, and how each moves a little picture. */
+	readonly drawings: readonly Drawing[];
+}
+
+export interface Drawing {
+	readonly lines: readonly OutlineLine[];
+	readonly glimpse: Glimpse;
 }
 
 const plain = (row: ProjectRow): Project => ({
@@ -69,17 +76,18 @@ export async function findProject(slug: string): Promise<Project | null> {
 /** How many shakes of a project the shelf draws. */
 const DRAWN = 5;
 /** Drawings by preset and version: a version never changes. */
-const drawn = new Map<string, readonly OutlineLine[]>();
+const drawn = new Map<string, Drawing>();
 const MOST_DRAWN = 5000;
 
-function drawingOf({ id, version, format, body }: DrawnRow): readonly OutlineLine[] {
+function drawingOf({ id, version, format, body }: DrawnRow): Drawing {
 	const key = `${id} ${version}`;
 	const known = drawn.get(key);
 	if (known) return known;
-	const lines = outlineOf(documentOf<ShakePreset>('shake', woken('shake', format, body)));
+	const preset = documentOf<ShakePreset>('shake', woken('shake', format, body));
+	const made = { lines: outlineOf(preset), glimpse: glimpseOf(preset) };
 	if (drawn.size >= MOST_DRAWN) drawn.clear();
-	drawn.set(key, lines);
-	return lines;
+	drawn.set(key, made);
+	return made;
 }
 
 interface ShelfRow {
@@ -87,6 +95,7 @@ interface ShelfRow {
 	slug: string;
 	name: string;
 	changed_at: Date;
+	number: number;
 	shakes: number;
 	bobsAndLags: number;
 	cues: number;
@@ -106,7 +115,7 @@ interface DrawnRow {
 export async function listShelf(sequelize: Sequelize, retired = false): Promise<ShelfEntry[]> {
 	const type = QueryTypes.SELECT;
 	const rows = await sequelize.query<ShelfRow>(
-		`SELECT p.id, p.slug, p.name,
+		`SELECT p.id, p.slug, p.name, p.change_number AS number,
 		        coalesce(d.shakes, 0)::int AS shakes, coalesce(d.others, 0)::int AS "bobsAndLags",
 		        coalesce(d.cues, 0)::int AS cues, coalesce(d.events, 0)::int AS events,
 		        coalesce(d.rigs, 0)::int AS rigs, coalesce(d.courses, 0)::int AS courses,
@@ -132,15 +141,16 @@ export async function listShelf(sequelize: Sequelize, retired = false): Promise<
 		 WHERE rank <= $2 ORDER BY rank`,
 		{ bind: [retired, DRAWN], type }
 	);
-	return rows.map(({ id, slug, name, changed_at, ...counts }) => ({
+	return rows.map(({ id, slug, name, changed_at, number, ...counts }) => ({
 		slug,
 		name,
+		number,
 		changedAt: changed_at.toISOString(),
 		counts,
 		drawings: firsts
 			.filter((row) => row.project_id === id)
 			.map((row) => drawingOf(row))
-			.filter((lines) => lines.length > 0)
+			.filter(({ lines }) => lines.length > 0)
 	}));
 }
 

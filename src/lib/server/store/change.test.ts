@@ -312,6 +312,20 @@ describe('another id', () => {
 		expect((await shown()).id).toBe('thud');
 	});
 
+	it('takes along what points at it and the page did not have: what is in use, and what is out of use', async () => {
+		const { uuid } = await cue();
+		await send([{ document: uuid, on: 1, fields: [{ path: ['retired'], to: true }] }]);
+		const made = await send([rename('boom')], { seen: 9 });
+		expect(made.state).toBe('made');
+		const after = await cue();
+		expect(after).toMatchObject({ retired: true, version: 3 });
+		const [action] = documentOf<Cue>('cue', after.body).actions;
+		expect(action).toMatchObject({ pick: [{ preset: 'boom' }] });
+		// It is one change: who hears of the one hears of the other.
+		const [last] = (await changesSince(project, 0)).slice(-1);
+		expect(last!.parts.map(({ document }) => document).sort()).toEqual([thud, uuid].sort());
+	});
+
 	it('within the body alone, or outside it alone, is none', async () => {
 		for (const field of [set(['id'], 'boom'), { path: ['id'], to: 'boom' }])
 			expect((await send(onThud(1, field))).state).toBe('refused');

@@ -26,6 +26,7 @@ import {
 	type Space
 } from '../../documents';
 import { ChangeRow, DocumentRow } from '../db/models';
+import { carriedAlong } from './carry';
 import { lastPlace } from './documents';
 
 export type ChangeResult =
@@ -86,18 +87,7 @@ export async function changeWithin(
 	if (last === null) return null;
 	const known = await ChangeRow.findOne({ where: { projectId, change: request.change }, transaction });
 	if (known) return { state: 'made', number: known.number, savedAt: known.savedAt.toISOString() };
-	const rows = await DocumentRow.findAll({
-		where: { projectId, id: request.parts.map((part) => part.document) },
-		transaction
-	});
-	const refusals: Refusal[] = [];
-	const judgedWell: Work[] = [];
-	for (const part of request.parts) {
-		const row = rows.find(({ id }) => id === part.document) ?? null;
-		const judged = judgePart(request, part, row && envelopeOf(row), row ? await sinceOf(part, row, transaction) : []);
-		if ('after' in judged) judgedWell.push({ ...judged, row });
-		else refusals.push(...judged);
-	}
+	const { judgedWell, refusals } = await judgeAll(projectId, request, request.parts, transaction);
 	const works = await settleNew(sequelize, projectId, judgedWell, transaction);
 	for (const work of works) refusals.push(...unsound(work));
 	if (refusals.length === 0) refusals.push(...(await takenIds(projectId, works, transaction)));
@@ -105,12 +95,36 @@ export async function changeWithin(
 	// What points at a document goes with its id or not at all.
 	if (refusals.length > 0)
 		return { state: 'refused', refusals: works.some(isRenamed) ? allOf(works, refusals) : refusals };
+	const more = await judgeAll(projectId, request, await carriedAlong(projectId, works, transaction), transaction);
+	works.push(...more.judgedWell);
 	const real = works.filter((work) => work.fields.length > 0 || work.part.alone);
 	if (real.length === 0) return { state: 'made', number: last, savedAt: now.toISOString() };
 	const number = last + 1;
 	await write(projectId, number, request, real, now, transaction);
 	await tellNumber(sequelize, projectId, number, transaction);
 	return { state: 'made', number, savedAt: now.toISOString() };
+}
+
+/** Each part against what stands, and what was done since. */
+async function judgeAll(
+	projectId: string,
+	request: ChangeRequest,
+	parts: readonly ChangePart[],
+	transaction: Transaction
+): Promise<{ judgedWell: Work[]; refusals: Refusal[] }> {
+	const rows = await DocumentRow.findAll({
+		where: { projectId, id: parts.map((part) => part.document) },
+		transaction
+	});
+	const refusals: Refusal[] = [];
+	const judgedWell: Work[] = [];
+	for (const part of parts) {
+		const row = rows.find(({ id }) => id === part.document) ?? null;
+		const judged = judgePart(request, part, row && envelopeOf(row), row ? await sinceOf(part, row, transaction) : []);
+		if ('after' in judged) judgedWell.push({ ...judged, row });
+		else refusals.push(...judged);
+	}
+	return { judgedWell, refusals };
 }
 
 const envelopeOf = (row: DocumentRow): Envelope => ({
