@@ -257,6 +257,9 @@ test('an empty project teaches the first step', async ({ page }) => {
 	);
 	await page.goto(`${address()}/${made.slug}/bench`);
 	await page.getByRole('button', { name: 'Make the first preset' }).click();
+	// It is named at once; Enter keeps the name it came with.
+	await expect(page.getByRole('textbox', { name: 'Name it' })).toBeFocused();
+	await page.keyboard.press('Enter');
 	await expect(page.getByRole('heading', { name: 'New shake' })).toBeVisible();
 	await page.keyboard.press('Space');
 	await expect(page.locator('.cap.live')).toHaveCount(1);

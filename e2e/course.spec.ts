@@ -44,14 +44,10 @@ test('from an empty project: what the world raises is declared and wired, walked
 	const wire = async (event: string, preset: string): Promise<void> => {
 		await page.getByRole('button', { name: 'New cue' }).click();
 		const row = rows.filter({ has: page.locator('.sentence') }).last();
-		if (event !== 'Landing') {
-			await row.getByRole('button', { name: /^Event:/ }).click();
-			await page.getByRole('option', { name: new RegExp(`^${event}\\s*state`) }).click();
-		}
-		if (preset !== 'Thud') {
-			await row.getByRole('button', { name: /^Presets:/ }).click();
-			await page.getByRole('option', { name: preset }).click();
-		}
+		await row.getByRole('button', { name: /^Event:/ }).click();
+		await page.getByRole('option', { name: new RegExp(`^${event}\\s*(state|moment)`) }).click();
+		await row.getByRole('button', { name: /^Presets:/ }).click();
+		await page.getByRole('option', { name: preset }).click();
 	};
 	await wire('Landing', 'Thud');
 	await wire('Running', 'Hum');
@@ -246,7 +242,7 @@ test('a log comes in as a take, what is wrong in one is told by its row; a bake 
 	const saved = page.waitForEvent('download');
 	await page.getByRole('button', { name: 'Bake and save' }).click();
 	const download = await saved;
-	expect(download.suggestedFilename()).toBe('session-60.csv');
+	expect(download.suggestedFilename()).toBe('session, 60 a second.csv');
 	const rows = readFileSync((await download.path())!, 'utf8')
 		.trim()
 		.split('\n');

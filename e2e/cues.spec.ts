@@ -21,8 +21,7 @@ test('from an empty project: an impact is declared and wired so that harder hits
 }) => {
 	const bench = await makeProject(request, [thud()]);
 	await openCues(page, bench.replace(/\/bench\/.*/, '/cues'));
-	await page.getByRole('button', { name: 'events and values' }).click();
-	await page.getByRole('button', { name: 'event', exact: true }).click();
+	await page.getByRole('button', { name: 'The first event' }).click();
 	await page.getByLabel('Name of the event').fill('Impact');
 	await page.getByLabel('Name of the event').press('Enter');
 	await page.getByLabel('Impact has a place').check();

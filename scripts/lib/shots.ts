@@ -47,6 +47,28 @@ export const SHOTS: readonly Shot[] = [
 		}
 	},
 	{
+		name: 'project',
+		path: 'project',
+		act: async (page) => {
+			await page.getByLabel('your own name to the others').fill('Ida');
+			await page.keyboard.press('Tab');
+			for (const [name, does] of [
+				['Ida', 'cameras'],
+				['Oskar', 'gameplay code']
+			] as const) {
+				await page.getByLabel('Somebody else’s name').fill(name);
+				await page.keyboard.press('Enter');
+				await page.getByLabel(`What ${name} does`).fill(does);
+				await page.keyboard.press('Tab');
+			}
+			await page.getByLabel('What the backup is called').fill('before the storm');
+			await page.keyboard.press('Enter');
+			await page.getByRole('button', { name: 'Bring back before the storm' }).waitFor();
+			await page.mouse.move(640, 780);
+			await page.waitForTimeout(600);
+		}
+	},
+	{
 		name: 'bench',
 		path: 'bench/wave-on-tower',
 		act: async (page) => {

@@ -5,7 +5,6 @@
 	 */
 	import { compileCurve, runCurve, type CurvePoint } from 'dinesis-runtime/tools';
 	import type { Whole } from './place-mode.svelte';
-	import PointNumbers from './PointNumbers.svelte';
 	import { added, addedBehind, CURVE, moved, removed, roundStep, sloped, snapTo, stepped } from './points';
 
 	interface Props {
@@ -22,6 +21,7 @@
 	}
 	let { label, points, top, ends, unit = '×', whole, onchange }: Props = $props();
 
+	const numbers = () => import('./PointNumbers.svelte');
 	const PAD = 9;
 	const ARM = 34;
 	let width = $state(0);
@@ -194,7 +194,9 @@
 		<span class="top">{top} {unit}</span>
 		<span class="from">{ends[0]}</span><span class="to">{ends[1]}</span>
 	</div>
-	<PointNumbers {points} {chosen} rules={CURVE} {unit} {whole} onchoose={(i) => (chosen = i)} {onchange} />
+	{#await numbers() then { default: PointNumbers }}
+		<PointNumbers {points} {chosen} rules={CURVE} {unit} {whole} onchoose={(i) => (chosen = i)} {onchange} />
+	{/await}
 </figure>
 
 <style>

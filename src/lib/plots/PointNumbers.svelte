@@ -9,7 +9,6 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 	import { modesOf, places, scaleOf, type Whole } from './place-mode.svelte';
-	import PointSheet from './PointSheet.svelte';
 	import { addedBehind, moved, removed, sloped, type Point, type PointRules } from './points';
 
 	interface Props {
@@ -154,7 +153,9 @@
 		<Popover label="All {word}s: scale, stretch, a sheet" title="Scale, stretch, copy, paste a sheet" align="right">
 			{#snippet button()}<span class="act all">all …</span>{/snippet}
 			{#snippet children(close)}
-				<PointSheet {points} {rules} {scale} {word} {onchange} onclose={close} />
+				{#await import('./PointSheet.svelte') then { default: PointSheet }}
+					<PointSheet {points} {rules} {scale} {word} {onchange} onclose={close} />
+				{/await}
 			{/snippet}
 		</Popover>
 	</div>

@@ -56,7 +56,8 @@ export function drawPaper(pen: CanvasRenderingContext2D, dyes: Dyes, frame: Stri
 			const y = Math.round(middle - level * (half - 4)) + 0.5;
 			(level === 0 ? zeros : fine).push([left, y, right, y]);
 		}
-		const text = band.scale < 0.01 ? String(Number(band.scale.toPrecision(2))) : String(Number(band.scale.toFixed(3)));
+		const scale = band.written ?? band.scale;
+		const text = scale < 0.01 ? String(Number(scale.toPrecision(2))) : String(Number(scale.toFixed(3)));
 		pen.fillText(`${text} ${band.unit}`, left - 8, band.top + 10);
 		pen.fillText('0', left - 8, middle);
 		const y = Math.round(band.top) + 0.5;

@@ -31,6 +31,8 @@ export interface Band {
 	readonly family: ChannelFamily;
 	readonly channels: readonly Channel[];
 	readonly unit: string;
+	/** The scale as it is written, when lengths are written otherwise than they are kept. */
+	readonly written?: number;
 	/** The value at the band's edge. */
 	readonly scale: number;
 	readonly top: number;
@@ -54,6 +56,17 @@ export function layBands(channels: readonly Channel[], reach: Float64Array, view
 		bottom: MARGIN.top + (i + 1) * room
 	}));
 }
+
+/** Bands with their scales as the project writes lengths. */
+export const inWriting = (
+	bands: readonly Band[],
+	writing: { unit(unit: string): string; factor(unit: string): number }
+): Band[] =>
+	bands.map((band) => ({
+		...band,
+		unit: writing.unit(band.unit),
+		written: band.scale * writing.factor(band.unit)
+	}));
 
 /** The next of 1, 1.5, 2, 3, 4, 5, 6, 8, 10 × a power of ten: steady enough that the scale does not flicker while tuning. */
 export function niceAbove(value: number): number {

@@ -1,13 +1,5 @@
 /** Bringing a kit into the project, whole or in part: all that is here to compare it with, and the one change that brings it in. */
-import {
-	KIND_NAMES,
-	partsBringing,
-	partsReturning,
-	type Choice,
-	type Chosen,
-	type Held,
-	type Kit
-} from '$lib/documents';
+import { KIND_NAMES, partsBringing, type ChangePart, type Choice, type Chosen, type Held } from '$lib/documents';
 import * as api from './api';
 import type { WorkingCopy } from './working-copy.svelte';
 
@@ -35,9 +27,9 @@ export class BringingIn {
 		return this.work.all();
 	}
 
-	/** Makes the project what a kit says it was, as one step. False when it is that already. */
-	goBackTo(kit: Kit, named: string): boolean {
-		const parts = partsReturning(kit, this.work.all());
+	/** Makes the project what it was, as one step. False when it is that already. */
+	goBackTo(partsOf: (held: readonly Held[]) => readonly ChangePart[], named: string): boolean {
+		const parts = partsOf(this.work.all());
 		this.work.seal();
 		return this.work.change(`Go back to ${named}`, parts, null, `went back to ${named}`.slice(0, 200));
 	}

@@ -2,11 +2,10 @@
 	/** The window: the picture through the camera, with marks, the outside view and the seam on it. */
 	import { onMount } from 'svelte';
 	import type { ShakePreset } from 'dinesis-runtime';
+	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import Glass from '$lib/viewport/Glass.svelte';
 	import type { Picture } from '$lib/viewport/picture';
 	import type { BenchState } from './bench.svelte';
-	import OutsideInset from './OutsideInset.svelte';
-	import Scope from './Scope.svelte';
 	import WindowFoot from './WindowFoot.svelte';
 	import WindowSeam from './WindowSeam.svelte';
 	import { WindowShows } from './window.svelte';
@@ -107,7 +106,12 @@
 		if (label.style[name] !== value) label.style[name] = value;
 	}
 
-	onMount(() => bench.onFrame(tick));
+	const scope = () => import('./Scope.svelte');
+	const outside = () => import('./OutsideInset.svelte');
+	onMount(() => {
+		fetchAfterPaint(scope, outside);
+		return bench.onFrame(tick);
+	});
 </script>
 
 <section aria-label="Window: the picture through the camera">
@@ -142,16 +146,16 @@
 					<button title="Let everything fade out (X)" onclick={() => bench.stopAll()}>let it fade</button></span
 				>
 			{/if}
-			{#if shows.scope}<Scope {bench} view={preset.view} />{/if}
+			{#if shows.scope}{#await scope() then { default: Scope }}<Scope {bench} view={preset.view} />{/await}{/if}
 			{#if shows.outside && !trouble}
-				<OutsideInset
-					{bench}
-					picture={() => picture}
-					{usesSource}
-					{magnified}
-					view={preset.view}
-					bind:element={inset}
-				/>
+				{#await outside() then { default: OutsideInset }}<OutsideInset
+						{bench}
+						picture={() => picture}
+						{usesSource}
+						{magnified}
+						view={preset.view}
+						bind:element={inset}
+					/>{/await}
 			{/if}
 			{#if split}
 				<WindowSeam {bench} box={() => box!} />

@@ -12,6 +12,8 @@
 	let { bench, view }: { bench: BenchState; view: View } = $props();
 
 	const SECONDS = 2;
+	/** From so few samples nobody can tell. */
+	const FEWEST = 16;
 	/** From here on two channels count as one. */
 	const AS_ONE = 0.96;
 	const pairs = $derived<readonly (readonly [Channel, Channel])[]>(
@@ -77,7 +79,7 @@
 				else pen.lineTo(x, y);
 			}
 			pen.stroke();
-			if (count <= 30) return;
+			if (count < FEWEST) return;
 			const r = correlation(values, count, CHANNEL_COUNT, a, b);
 			pairsAlike[p] = Math.round(r * 100) / 100;
 			if (Math.abs(r) > AS_ONE) said = `${inkOf(across, view).label} and ${inkOf(up, view).label} move as one`;

@@ -5,7 +5,7 @@
 	import { applyCeilings, channelsOf, compileGain, gainAt, isBent, stopGain } from 'dinesis-runtime/tools';
 	import { sampleShake, type Track } from '$lib/analysis';
 	import { withSolo } from '$lib/documents';
-	import { layBands, MARGIN, reachOf, xAt, type StripFrame } from '$lib/plots/strip';
+	import { inWriting, layBands, MARGIN, reachOf, xAt, type StripFrame } from '$lib/plots/strip';
 	import {
 		curvesOf,
 		drawCeilings,
@@ -18,6 +18,7 @@
 	import { DYES } from '$lib/plots/dyes';
 	import { theme } from '$lib/ui/theme.svelte';
 	import { GALLERY_REST } from '$lib/viewport/rests';
+	import { writing } from '$lib/ui/writing.svelte';
 	import type { BenchState } from './bench.svelte';
 	import { paperLength } from './paper';
 	import { handlesOf } from './strip-handles';
@@ -93,7 +94,7 @@
 		if (besideTrack) reachOf(besideTrack).forEach((size, i) => (own[i] = Math.max(own[i]!, size)));
 		return own;
 	});
-	const bands = $derived(layBands(channels, reach, preset.view, height));
+	const bands = $derived(inWriting(layBands(channels, reach, preset.view, height), writing));
 	const timing = $derived(heard.timing);
 	const shape = $derived(compileGain(timing));
 	const delay = $derived(timing.delay);

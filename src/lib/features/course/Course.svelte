@@ -7,8 +7,7 @@
 	import { stillEye } from '$lib/viewport/eye';
 	import { courseKey } from '$lib/session/courses.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import { Felt } from '$lib/room/rumble';
-	import { pads } from '$lib/ui/pad.svelte';
+	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { CourseWorker } from '$lib/workers/course';
 	import BobSheet from '$lib/stages/BobSheet.svelte';
@@ -19,9 +18,8 @@
 	import CourseMap from './CourseMap.svelte';
 	import CourseSheet from './CourseSheet.svelte';
 	import CourseTransport from './CourseTransport.svelte';
-	import { PadSteering } from './pad-steering';
+	import type { PadFrame } from './free-pad';
 	import { FreePlay } from './free.svelte';
-	import FreeSheet from './FreeSheet.svelte';
 	import LagSheet from '$lib/stages/LagSheet.svelte';
 	import RunWindow from '$lib/viewport/RunWindow.svelte';
 	import Timeline from './Timeline.svelte';
@@ -38,8 +36,9 @@
 	const desk = untrack(() => new CourseState(session, worker));
 	const free = untrack(() => new FreePlay(session));
 	const commands = useCommands();
-	const steering = new PadSteering();
-	const felt = new Felt(pads);
+	/** What gamepads do in a free run; fetched after the first paint. */
+	let withPads: PadFrame = () => undefined;
+	const freeSheet = () => import('./FreeSheet.svelte');
 	const course = $derived(desk.course);
 	/** What is chosen on the map or the timeline comes first. */
 	const tuned = $derived(desk.chosen ? undefined : session.bobsAndLags.find((preset) => preset.id === desk.tuning));
@@ -83,10 +82,8 @@
 
 	function frame(dt: number) {
 		if (free.phase === 'going') {
-			pads.look((look) => steering.see(look, free.wishes.slice(0, freeViewers), dt, () => void endFree(true)));
+			withPads(dt, freeViewers, () => void endFree(true));
 			free.frame(dt);
-			const [eye] = free.eyes();
-			if (eye) felt.take(eye.offset, 'space', dt, performance.now());
 			return { eyes: free.eyes(), time: free.seconds, moving: free.moving };
 		}
 		const run = desk.frame(dt);
@@ -131,7 +128,10 @@
 
 	onMount(() => {
 		void session.courses.fetch();
-		pads.recall();
+		fetchAfterPaint(freeSheet, async () => {
+			const { padFrame } = await import('./free-pad');
+			withPads = padFrame(session, free);
+		});
 		const takeBack = commands.offer(
 			courseCommands({ desk, free, begin: (count) => void beginFree(count), end: () => void endFree(true) })
 		);
@@ -151,7 +151,7 @@
 		<RunWindow {frame} {ways} {viewers} {caption} steered={going} onlook={(left, up) => free.look(left, up)} />
 		<CourseMap {desk} {bodies} still={going} />
 		{#if going}
-			<FreeSheet {session} {free} onend={endFree} />
+			{#await freeSheet() then { default: FreeSheet }}<FreeSheet {session} {free} onend={endFree} />{/await}
 		{:else if tuned && isBob(tuned)}
 			<BobSheet {session} bob={tuned} onback={() => (desk.tuning = '')} />
 		{:else if tuned && isLag(tuned)}

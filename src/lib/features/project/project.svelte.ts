@@ -1,5 +1,5 @@
 /** The project's page: its name and settings, who is who, the key for a game elsewhere, backups. */
-import { freeId, readKit, sayProblem, type Person } from '$lib/documents';
+import { freeId, partsReturning, readKit, sayProblem, type Person } from '$lib/documents';
 import * as api from '$lib/session/api';
 import { personName } from '$lib/session/person';
 import * as own from '$lib/session/project-api';
@@ -130,7 +130,7 @@ export class ProjectPage {
 		if (!(await this.makeBackup(`before going back to ${named}`.slice(0, 120)))) return;
 		const { session } = this;
 		if ((await session.bringing.everything()) === null) return;
-		const changed = session.bringing.goBackTo(read.value, named);
+		const changed = session.bringing.goBackTo((held) => partsReturning(read.value, held), named);
 		session.say(
 			changed ? `The project is as it was in ${named}.` : `The project is as it was in ${named} already.`,
 			changed ? { label: 'Undo', run: () => session.goBack() } : undefined

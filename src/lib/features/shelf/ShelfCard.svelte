@@ -46,7 +46,7 @@
 		<span class="strip">
 			<span class="holes"></span>
 			{#each entry.drawings as { lines }, i (i)}<span class="one" class:playing={i === playing}
-					><Outline {lines} width={60} height={44} /></span
+					><Outline {lines} width={54} height={44} /></span
 				>{:else}<span class="blank">blank paper</span>{/each}
 			<span class="holes"></span>
 		</span>

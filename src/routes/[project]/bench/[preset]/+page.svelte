@@ -10,13 +10,18 @@
 	/** A head bob or a lag has a bench of its own kind. */
 	const body = $derived(session.bobsAndLags.find((p) => p.id === data.key));
 	const here = $derived(session.home);
-	const bench = (key: string): void => void goto(`${here}/bench/${key}`);
+	const bench = (key: string): void => void goto(`${here}/bench/${key}`, { keepFocus: session.fresh !== '' });
 </script>
 
 <svelte:head><title>{(preset ?? body)?.name ?? 'Bench'} · {session.project.name}</title></svelte:head>
 {#if body}
 	{#await import('$lib/features/bodies/Bodies.svelte') then { default: Bodies }}
-		<Bodies {session} id={data.key} onopen={bench} onrig={(rig) => void goto(`${here}/rig/${rig}`)} />
+		<Bodies
+			{session}
+			id={data.key}
+			onopen={bench}
+			onrig={(rig) => void goto(`${here}/rig/${rig}`, { keepFocus: session.fresh !== '' })}
+		/>
 	{/await}
 {:else}
 	<Bench {session} presetKey={data.key} onopen={bench} />

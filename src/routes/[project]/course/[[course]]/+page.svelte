@@ -6,7 +6,8 @@
 
 	const session = useSession();
 	const id = $derived(page.params.course ?? '');
-	const open = (course: string): void => void goto(`${session.home}/course/${course}`);
+	const open = (course: string): void =>
+		void goto(`${session.home}/course/${course}`, { keepFocus: session.fresh !== '' });
 </script>
 
 <svelte:head><title>{session.courses.get(id)?.name ?? 'Course'} · {session.project.name}</title></svelte:head>

@@ -14,6 +14,6 @@
 <Rig
 	{session}
 	{id}
-	onopen={(rig) => void goto(`${here}/rig/${rig}`)}
-	onbench={(preset) => void goto(`${here}/bench/${preset}`)}
+	onopen={(rig) => void goto(`${here}/rig/${rig}`, { keepFocus: session.fresh !== '' })}
+	onbench={(preset) => void goto(`${here}/bench/${preset}`, { keepFocus: session.fresh !== '' })}
 />
