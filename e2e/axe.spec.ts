@@ -80,11 +80,19 @@ test('the Rig room, stage by stage', async ({ page }) => {
 	}
 });
 
-test('the Course room and the shelf', async ({ page }) => {
+test('the Course room, the shelf and the project’s page', async ({ page }) => {
 	await open(page, demo('course/first-watch'));
 	await expect(page.locator('.plays span').first()).toBeVisible();
 	expect(await found(page), 'course').toEqual([]);
 	await page.goto(`${address()}/projects`);
 	await expect(page.getByRole('heading', { name: 'Projects' })).toBeVisible();
 	expect(await found(page), 'shelf').toEqual([]);
+	await page.goto(demo('project'));
+	await expect(page.getByRole('heading', { name: 'Backups' })).toBeVisible();
+	await page.getByRole('button', { name: 'Show it' }).click();
+	await expect(page.locator('[data-of="key"]')).toBeVisible();
+	expect(await found(page), 'project').toEqual([]);
+	await page.getByRole('button', { name: /^Key 1: / }).click();
+	await expect(page.getByRole('listbox')).toBeVisible();
+	expect(await found(page), 'a key').toEqual([]);
 });

@@ -34,6 +34,9 @@ test('a rig from nothing: where it stands, its stages, their order, and over to 
 	const newRig = async (): Promise<void> => {
 		await menu.click();
 		await page.getByRole('button', { name: 'New' }).first().click();
+		// It is named at once; Enter keeps the name it came with.
+		await expect(page.getByRole('textbox', { name: 'Name it' })).toBeFocused();
+		await page.keyboard.press('Enter');
 	};
 	await newRig();
 	await expect(page.getByRole('heading', { name: 'Rig 1' })).toBeVisible();

@@ -47,6 +47,33 @@ function desk(cues: readonly Cue[], presets: ShakePreset[] = [thud, hum]) {
 	return { state, frames, cues: () => wiring.cues };
 }
 
+describe('a cue made of nothing', () => {
+	it('is off and asks for its words; with the last of them it is on, in the same step', () => {
+		const { state, cues } = desk([]);
+		state.add();
+		const [made] = cues();
+		expect([made!.on, state.chosen]).toEqual([false, made!.id]);
+		expect([state.waitsFor(made!.id, 'event'), state.waitsFor(made!.id, 'preset')]).toEqual([true, true]);
+		state.say(made!, 'event', 'Event', (c) => ({ ...c, event: 'run' }));
+		expect(cues()[0]).toMatchObject({ on: false, event: 'run' });
+		state.say(cues()[0]!, 'preset', 'Presets', (c) => ({ ...c, actions: [newPlay('hum')] }));
+		expect(cues()[0]!.on).toBe(true);
+		// Switched off by hand it stays so, whatever is said from then on.
+		state.change(made!.id, 'Switch off', (c) => ({ ...c, on: false }));
+		state.say(cues()[0]!, 'event', 'Event', (c) => ({ ...c, event: 'hit' }));
+		expect(cues()[0]).toMatchObject({ on: false, event: 'hit' });
+	});
+
+	it('where there is one preset it is meant; a cue that was there waits for nothing', () => {
+		const { state, cues } = desk([newCue('c', 'hit', 'thud')], [thud]);
+		state.add();
+		expect(cues().map(({ id }) => state.waitsFor(id, 'preset'))).toEqual([false, false]);
+		expect(cues()[1]!.on).toBe(false);
+		state.say(cues()[1]!, 'event', 'Event', (c) => ({ ...c, event: 'hit' }));
+		expect(cues()[1]!.on).toBe(true);
+	});
+});
+
 describe('the cue desk', () => {
 	it('fires an event with the number it is tried with, lights its cue, and remembers', () => {
 		const by = {
