@@ -207,7 +207,10 @@ test('the palette runs what was typed and finds every kind of document', async (
 	await expect(page).toHaveURL(/\/cues\/[a-z-]+$/);
 	await find('new bob');
 	await page.keyboard.press('Enter');
-	await expect(page.getByRole('heading', { name: 'New bob' })).toBeVisible();
+	await expect(page.getByRole('textbox', { name: 'Name it' })).toHaveValue('New bob');
+	await page.keyboard.type('Waddle');
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('heading', { name: 'Waddle' })).toBeVisible();
 });
 
 test('a kit comes in whole, or what one chooses with what it needs, and is one step back', async ({

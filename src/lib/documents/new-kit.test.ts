@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newPreset, newRig, NO_LINKS } from 'dinesis-runtime/tools';
-import { readKit, writeKit } from './read';
+import { readKit } from './read';
+import { writeKit } from './write';
 import { newCourse } from './new-course';
 import { kitOfPresets, wholeKit } from './new-kit';
 

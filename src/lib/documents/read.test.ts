@@ -5,7 +5,8 @@ import { describe, expect, it } from 'vitest';
 import { freeId } from './ids';
 import { newPreset } from 'dinesis-runtime/tools';
 import { kitJsonSchema, type Kit } from './kit';
-import { readKit, sayProblem, writeKit } from './read';
+import { readKit } from './read';
+import { sayProblem, writeKit } from './write';
 import { openPreset } from './read-preset';
 import type { ShakePreset } from 'dinesis-runtime';
 

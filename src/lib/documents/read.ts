@@ -1,9 +1,9 @@
-/** Reading and writing a kit. Reading never throws on a bad file: it returns what is wrong, where, and what would be right. */
+/** Reading a kit. Reading never throws on a bad file: it returns what is wrong, where, and what would be right. */
 import { checkHeader } from './header';
 import { decodeText, parseJson } from './parse-json';
 import { openKit, type Kit } from './kit';
 import { isOfThisVersion, isRecord } from 'dinesis-runtime/tools';
-import type { ReadResult, Problem } from 'dinesis-runtime';
+import type { ReadResult } from 'dinesis-runtime';
 
 /** The largest file that is read, in bytes (characters, for a text). */
 export const MOST_BYTES = 20 * 1024 * 1024;
@@ -25,10 +25,3 @@ export function readKit(given: string | Uint8Array): ReadResult<Kit> {
 	const header = isRecord(value) && isOfThisVersion(value) ? checkHeader(value) : [];
 	return header.length > 0 ? { ok: false, problems: header } : openKit(value);
 }
-
-/** A kit as text: two spaces of indent, fields in the order they have, a line break at the end. */
-export const writeKit = (kit: Kit): string => `${JSON.stringify(kit, null, 2)}\n`;
-
-/** A problem in one line. */
-export const sayProblem = (problem: Problem): string =>
-	problem.place ? `${problem.place} ${problem.message}` : problem.message;

@@ -7,8 +7,6 @@
 	import Moon from '@lucide/svelte/icons/moon';
 	import Sun from '@lucide/svelte/icons/sun';
 	import { everywhere } from '$lib/features/shell/everywhere';
-	import FieldNotes from '$lib/features/shell/FieldNotes.svelte';
-	import PeopleMenu from '$lib/features/shell/PeopleMenu.svelte';
 	import { ROOMS } from '$lib/features/shell/rooms';
 	import { hasBegun, lastIn, noteBegun, noteSeen, placeIn, placeOf, remember } from '$lib/session/places';
 	import { provideSession, ProjectSession } from '$lib/session/session.svelte';
@@ -161,7 +159,9 @@
 			aria-current={page.url.pathname === `${session.home}/project` ? 'page' : undefined}
 			title="The project: settings, keys, people, backups (G S)"><BookOpen size={17} /></a
 		>
-		<span class="people"><PeopleMenu {session} /></span>
+		<span class="people"
+			>{#if dialogs}<dialogs.PeopleMenu {session} />{/if}</span
+		>
 		<button
 			class="lamp"
 			title="{theme.now === 'day' ? 'Night theme' : 'Day theme'} (N)"
@@ -189,6 +189,7 @@
 	</div>
 </div>
 {#if dialogs}
+	<dialogs.FieldNotes {session} />
 	<dialogs.Palette open={palette} {begun} commands={() => commands.all()} onclose={() => (palette = false)} />
 	<dialogs.ShortcutsDialog
 		open={shortcuts}
@@ -201,7 +202,6 @@
 		<ProjectHistory {session} onclose={() => (history = false)} />
 	{/await}
 {/if}
-<FieldNotes {session} />
 <Toasts list={session.notices} />
 
 <style>
@@ -256,6 +256,7 @@
 		color: var(--ink);
 	}
 	.people {
+		min-height: 30px;
 		margin: 0 auto 6px;
 	}
 	.lamp {

@@ -4,6 +4,7 @@
 	import { freeId } from '$lib/documents';
 	import type { Cue } from 'dinesis-runtime';
 	import { WIRING, type ProjectSession } from '$lib/session/session.svelte';
+	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import RoomHead from '$lib/room/RoomHead.svelte';
@@ -12,7 +13,6 @@
 	import { cuesCommands } from './commands';
 	import CueRow from './CueRow.svelte';
 	import { CuesState } from './cues.svelte';
-	import EventsTable from './EventsTable.svelte';
 	import FirstCue from './FirstCue.svelte';
 	import ReachMap from './ReachMap.svelte';
 	import Response from './Response.svelte';
@@ -73,7 +73,10 @@
 	const removeCue = (cue: Cue): void =>
 		session.rewire('Take a cue out', (w) => ({ ...w, cues: w.cues.filter((c) => c.id !== cue.id) }));
 
+	/** The other page; fetched after the first paint. */
+	const eventsTable = () => import('./EventsTable.svelte');
 	onMount(() => {
+		fetchAfterPaint(eventsTable);
 		session.look(WIRING);
 		const takeBack = commands.offer(
 			cuesCommands(
@@ -104,7 +107,7 @@
 	</RoomHead>
 	<main>
 		{#if page === 'events'}
-			<EventsTable {desk} named={id} {begins} />
+			{#await eventsTable() then { default: EventsTable }}<EventsTable {desk} named={id} {begins} />{/await}
 		{:else}
 			<ul aria-label="Cues">
 				{#each wiring.cues as cue (cue.id)}
