@@ -2,7 +2,8 @@
 	/** All points of a curve at once: so many times as high, so many times as long; copied as rows for a sheet, or taken from such rows. */
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { Scale } from './place-mode.svelte';
-	import { pointsOfSheet, readSheet, scaled, stretched, writeSheet, type Point, type PointRules } from './points';
+	import { pointsOfSheet, readSheet, writeSheet } from './point-rows';
+	import { scaled, stretched, type Point, type PointRules } from './points';
 
 	interface Props {
 		points: readonly Point[];

@@ -26,9 +26,9 @@ export const CURVE: PointRules = { least: 0, most: 10, gap: 0.004, steepest: 60,
 /** What it takes of poses. */
 export const POSES: PointRules = { least: -1, most: 1, gap: 0.005, steepest: 80, count: 64 };
 
-const within = (v: number, least: number, most: number): number => Math.min(most, Math.max(least, v));
+export const within = (v: number, least: number, most: number): number => Math.min(most, Math.max(least, v));
 // No −0: it would be another number to a comparison.
-const clean = (v: number): number => Math.round(v * 1e5) / 1e5 + 0;
+export const clean = (v: number): number => Math.round(v * 1e5) / 1e5 + 0;
 
 /** A round step, about a thirtieth of a range: 1, 2 or 5 of a power of ten, so that 0 and 1 are reached. */
 export function roundStep(range: number): number {
@@ -134,92 +134,8 @@ function slopes({ in: arrive, out: leave }: Point, by: number, { steepest }: Poi
 }
 
 /** Only those that keep their distance from the one before. */
-function spread<P extends Point>(points: readonly P[], { gap }: PointRules): P[] {
+export function spread<P extends Point>(points: readonly P[], { gap }: PointRules): P[] {
 	const kept: P[] = [];
 	for (const point of points) if (kept.length === 0 || point.at - kept.at(-1)!.at >= gap - 1e-9) kept.push(point);
-	return kept;
-}
-
-export interface SheetRow {
-	readonly place: number;
-	readonly value: number;
-}
-
-/** Points as rows for a sheet: place and value, a tab between. */
-export const writeSheet = (points: readonly Point[], placeOf: (at: number) => number): string =>
-	points.map(({ at, value }) => `${Number(placeOf(at).toPrecision(6))}\t${value}`).join('\n');
-
-/**
- * Reads rows of a sheet: two numbers each, by tabs, semicolons, commas or blanks; a decimal comma where a tab or a semicolon divides. One number
- * a row is a value, a place apart each. A first row of words is a heading. Says in which row it is not understood.
- */
-export function readSheet(text: string): readonly SheetRow[] | string {
-	const lines = text
-		.split(/\r?\n/)
-		.map((line) => line.trim())
-		.filter(Boolean);
-	const rows: SheetRow[] = [];
-	for (const [i, line] of lines.entries()) {
-		const divided = /[\t;]/.test(line);
-		const cells = (divided ? line.replace(/,/g, '.').split(/[\t;]/) : line.split(/[\s,]+/)).map((cell) => cell.trim());
-		const numbers = cells.filter(Boolean).map(Number);
-		if (numbers.some((n) => !Number.isFinite(n))) {
-			if (i === 0) continue;
-			return `Row ${i + 1} (“${line.slice(0, 40)}”) is not understood: a place and a value are needed.`;
-		}
-		if (numbers.length < 1 || numbers.length > 2)
-			return `Row ${i + 1} has ${numbers.length} numbers; a place and a value are needed.`;
-		rows.push(
-			numbers.length === 2 ? { place: numbers[0]!, value: numbers[1]! } : { place: rows.length, value: numbers[0]! }
-		);
-	}
-	if (rows.length === 0) return 'There is no row with numbers.';
-	const sorted = [...rows].sort((a, b) => a.place - b.place);
-	const twice = sorted.find((row, i) => row.place === sorted[i + 1]?.place);
-	return twice ? `There are two rows for ${twice.place}.` : sorted;
-}
-
-/**
- * Points out of rows. `atOf`: the share that a place is. What is longer than the whole is pressed together, what is higher than allowed is
- * made flatter, what is too much or too near falls away: `said` tells each of these; empty: nothing had to be changed.
- */
-export function pointsOfSheet(
-	rows: readonly SheetRow[],
-	atOf: (place: number) => number,
-	rules: PointRules
-): { readonly points: Point[]; readonly said: string } {
-	const said: string[] = [];
-	const first = Math.min(0, ...rows.map(({ place }) => atOf(place)));
-	const long = Math.max(...rows.map(({ place }) => atOf(place))) - first;
-	if (long > 1 + 1e-9) said.push(`pressed together to ${Number((100 / long).toPrecision(3))} %, for it was longer`);
-	const high = Math.max(
-		...rows.map(({ value }) => Math.max(value / rules.most, rules.least < 0 ? value / rules.least : 0))
-	);
-	if (high > 1 + 1e-9) said.push(`made flatter, to ${Number((100 / high).toPrecision(3))} %`);
-	const low = rules.least >= 0 && rows.some(({ value }) => value < rules.least);
-	if (low) said.push(`nothing below ${rules.least}`);
-	const all = rows.map(({ place, value }) => ({
-		at: clean((atOf(place) - first) / Math.max(1, long)),
-		value: clean(within(value / Math.max(1, high), rules.least, rules.most))
-	}));
-	const apart = spread(all, rules);
-	// Of very many, those that are farthest from what the others tell are kept.
-	const points = apart.length > rules.count ? thinned(apart, rules.count) : apart;
-	if (points.length < all.length) said.push(`${points.length} of ${all.length} rows kept`);
-	return { points, said: said.join('; ') };
-}
-
-/** So many of them, by taking the one away, again and again, that a straight line misses least. */
-function thinned(points: readonly Point[], count: number): Point[] {
-	const kept = [...points];
-	const missed = (i: number): number => {
-		const [a, b, c] = [kept[i - 1]!, kept[i]!, kept[i + 1]!];
-		return Math.abs(b.value - (a.value + ((c.value - a.value) * (b.at - a.at)) / (c.at - a.at)));
-	};
-	while (kept.length > count) {
-		let least = 1;
-		for (let i = 2; i < kept.length - 1; i++) if (missed(i) < missed(least)) least = i;
-		kept.splice(least, 1);
-	}
 	return kept;
 }

@@ -56,6 +56,7 @@ export class Outbox {
 	/** The server does not answer. */
 	away = $state(false);
 	sending = $state(false);
+	private readonly waiting: ((all: boolean) => void)[] = [];
 	private timer: ReturnType<typeof setTimeout> | null = null;
 	private keepTimer: ReturnType<typeof setTimeout> | null = null;
 	private lastSent = -Infinity;
@@ -155,6 +156,7 @@ export class Outbox {
 		const answer = await this.line.send(this.request(change, note, parts, gesture));
 		this.sending = false;
 		this.answered(change, answer);
+		this.tellWaiting();
 		if (this.behind > this.copy.seen) void this.catchUp();
 		this.soon();
 	}
@@ -235,6 +237,18 @@ export class Outbox {
 			if (this.copy.seen === before) return void (this.behind = 0);
 			if (answer.value.changes.length < MOST_MISSED) return;
 		}
+	}
+
+	/** Resolves once the server has all that was changed here; to false when it does not answer. */
+	settled(): Promise<boolean> {
+		this.flush();
+		if (this.copy.isIdle || this.away) return Promise.resolve(this.copy.isIdle);
+		return new Promise((resolve) => this.waiting.push(resolve));
+	}
+
+	private tellWaiting(): void {
+		if (!this.copy.isIdle && !this.away) return;
+		for (const resolve of this.waiting.splice(0)) resolve(this.copy.isIdle);
 	}
 
 	/** Keeps at once what is not kept yet: the page goes away. */

@@ -372,6 +372,11 @@ export class ProjectSession {
 		if (label !== null) this.say(`Done again: ${label}`);
 	}
 
+	/** Resolves once the server has all that was changed here; to false when it does not answer. */
+	settled(): Promise<boolean> {
+		return this.outbox.settled();
+	}
+
 	/** Tells other tabs, and other people, which document this one shows. */
 	look(key: string): void {
 		this.presence.look(key);

@@ -7,7 +7,6 @@
 	import type { Picture } from '$lib/viewport/picture';
 	import type { BenchState } from './bench.svelte';
 	import WindowFoot from './WindowFoot.svelte';
-	import WindowSeam from './WindowSeam.svelte';
 	import { WindowShows } from './window.svelte';
 
 	interface Props {
@@ -106,10 +105,11 @@
 		if (label.style[name] !== value) label.style[name] = value;
 	}
 
+	const seam = () => import('./WindowSeam.svelte');
 	const scope = () => import('./Scope.svelte');
 	const outside = () => import('./OutsideInset.svelte');
 	onMount(() => {
-		fetchAfterPaint(scope, outside);
+		fetchAfterPaint(seam, scope, outside);
 		return bench.onFrame(tick);
 	});
 </script>
@@ -158,7 +158,7 @@
 					/>{/await}
 			{/if}
 			{#if split}
-				<WindowSeam {bench} box={() => box!} />
+				{#await seam() then { default: WindowSeam }}<WindowSeam {bench} box={() => box!} />{/await}
 			{:else if bench.other && bench.compare === 'b'}
 				<span class="only">B is shown; the sheet and the strip’s full ink are A</span>
 			{/if}

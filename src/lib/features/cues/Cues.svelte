@@ -13,7 +13,6 @@
 	import { cuesCommands } from './commands';
 	import CueRow from './CueRow.svelte';
 	import { CuesState } from './cues.svelte';
-	import FirstCue from './FirstCue.svelte';
 	import ReachMap from './ReachMap.svelte';
 	import Response from './Response.svelte';
 
@@ -74,6 +73,7 @@
 		session.rewire('Take a cue out', (w) => ({ ...w, cues: w.cues.filter((c) => c.id !== cue.id) }));
 
 	/** The other page; fetched after the first paint. */
+	const firstCue = () => import('./FirstCue.svelte');
 	const eventsTable = () => import('./EventsTable.svelte');
 	onMount(() => {
 		fetchAfterPaint(eventsTable);
@@ -122,14 +122,14 @@
 					/>
 				{:else}
 					<li class="none">
-						<FirstCue
-							{session}
-							onevents={() => {
-								page = 'events';
-								begins = true;
-							}}
-							oncue={() => desk.add()}
-						/>
+						{#await firstCue() then { default: FirstCue }}<FirstCue
+								{session}
+								onevents={() => {
+									page = 'events';
+									begins = true;
+								}}
+								oncue={() => desk.add()}
+							/>{/await}
 					</li>
 				{/each}
 				{#if wiring.cues.length > 0}

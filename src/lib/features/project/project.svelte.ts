@@ -107,6 +107,11 @@ export class ProjectPage {
 	}
 
 	async makeBackup(name: string): Promise<boolean> {
+		// What was changed a moment ago is in it too.
+		if (!(await this.session.settled())) {
+			this.trouble = 'The server does not answer, so nothing could be backed up. Nothing else was changed.';
+			return false;
+		}
 		const made = await this.working(() => own.makeBackup(this.slug, name, personName()));
 		if (made) this.backups = [made, ...(this.backups ?? [])];
 		return made !== null;
