@@ -163,6 +163,26 @@ class NoShelter implements Shelter {
 	close(): void {}
 }
 
+it('who waits until all is kept is told once the server has it, and at once where it does not answer', async () => {
+	const server = makeServer();
+	let box: Outbox | null = null;
+	const copy = new WorkingCopy('one', server.all, 0, { changed: () => undefined, stirred: () => box?.stirred() });
+	box = new Outbox(copy, server.line(), { who: () => '', say: () => undefined, nameOf: () => 'it' });
+	void box.open(new NoShelter());
+	expect(await box.settled()).toBe(true);
+	const { uuid } = copy.find(['shake'], 'thud')!;
+	const set = (to: number) =>
+		copy.change('Amount', [{ document: uuid, fields: [{ path: ['body', 'amount'], to }] }], 'drag');
+	set(1.5);
+	set(1.7);
+	expect(await box.settled()).toBe(true);
+	expect(shownOfHeld<ShakePreset & AnyDocument>(server.find('thud')).amount).toBe(1.7);
+	server.away = true;
+	set(1.9);
+	expect(await box.settled()).toBe(false);
+	box.close();
+});
+
 it('a thousand saves of two windows in between one another overwrite nothing silently', async () => {
 	const server = makeServer();
 	const said: string[] = [];

@@ -58,6 +58,18 @@ describe('events on keys', () => {
 		expect(events.on.size).toBe(0);
 	});
 
+	it('a press that comes before what answers is here is not lost', async () => {
+		const { session, plays } = await opened();
+		const early = new BenchEvents(session);
+		early.press('storm', 1, HERE, 0);
+		early.release('storm', 100);
+		await early.fetch();
+		await Promise.resolve();
+		early.advanceTo(0.1);
+		expect([early.on.has('storm'), early.plays.map(({ presetId }) => presetId)]).toEqual([true, ['hum']]);
+		expect(plays()).toEqual([]);
+	});
+
 	it('follows what is changed in the project meanwhile', async () => {
 		const { session, events, plays } = await opened();
 		session.rewire('Preset', (w) => ({

@@ -27,10 +27,8 @@ export class BenchEvents {
 
 	/** A key goes down. Returns what is to be said of it. */
 	press(id: string, strength: number, from: readonly [number, number, number], now: number): string {
-		const wasOn = this.on.has(id);
-		this.answers?.press(id, strength, from);
-		this.down = wasOn ? null : { id, at: now };
-		this.note();
+		this.down = this.on.has(id) ? null : { id, at: now };
+		this.once((answers) => answers.press(id, strength, from));
 		return this.session.wiring.cues.some((cue) => cue.on && cue.event === id) ? 'raised' : 'no cue answers it';
 	}
 
@@ -38,8 +36,7 @@ export class BenchEvents {
 	release(id: string, now: number): void {
 		const { down } = this;
 		this.down = null;
-		if (down?.id === id && now - down.at >= TAP_MS) this.answers?.letGo(id);
-		this.note();
+		if (down?.id === id && now - down.at >= TAP_MS) this.once((answers) => answers.letGo(id));
 	}
 
 	stopAll(): void {
@@ -58,6 +55,16 @@ export class BenchEvents {
 	/** Adds its motion to another. */
 	addTo(offset: Float64Array): void {
 		this.answers?.addTo(offset);
+	}
+
+	/** At once when what answers is here, else as soon as it is: a press is never lost. */
+	private once(act: (answers: EventKeys) => void): void {
+		const run = (): void => {
+			if (this.answers) act(this.answers);
+			this.note();
+		};
+		if (this.answers) run();
+		else void this.fetch().then(run, () => undefined);
 	}
 
 	private note(): void {
