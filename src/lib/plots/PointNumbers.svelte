@@ -151,7 +151,7 @@
 			>
 		{/if}
 		<Popover label="All {word}s: scale, stretch, a sheet" title="Scale, stretch, copy, paste a sheet" align="right">
-			{#snippet button()}<span class="act all">all …</span>{/snippet}
+			{#snippet button()}<span class="act all">…</span>{/snippet}
 			{#snippet children(close)}
 				{#await import('./PointSheet.svelte') then { default: PointSheet }}
 					<PointSheet {points} {rules} {scale} {word} {onchange} onclose={close} />

@@ -2,7 +2,6 @@
 	/** What every window has: a canvas that a picture is drawn on, made after the first paint, in a frame that it fills; a word where there is no 3D. */
 	import { onMount, type Snippet } from 'svelte';
 	import type { HTMLCanvasAttributes } from 'svelte/elements';
-	import Crosshair from '@lucide/svelte/icons/crosshair';
 	import { centreMark } from './centre-mark.svelte';
 	import { afterFirstPaint } from '$lib/ui/after-paint';
 	import { arriving } from '$lib/ui/arriving';
@@ -66,7 +65,7 @@
 		aria-pressed={centreMark.on}
 		aria-label="Centre mark"
 		title="Mark the middle of the picture (M)"
-		onclick={() => centreMark.turn()}><Crosshair size={14} /></button
+		onclick={() => centreMark.turn()}><span></span></button
 	>
 	{#if trouble}<p role="alert">{trouble}</p>{/if}
 </div>
@@ -135,6 +134,13 @@
 	}
 	.lit .middle {
 		display: none;
+	}
+	.middle span {
+		width: 12px;
+		height: 12px;
+		border: 1.5px solid;
+		border-radius: 50%;
+		background: radial-gradient(circle, currentColor 2px, transparent 2.5px);
 	}
 	.middle[aria-pressed='true'] {
 		color: #f2b04a;

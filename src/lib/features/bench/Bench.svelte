@@ -55,7 +55,8 @@
 	onMount(() => {
 		shows.recall();
 		let withPads = (_: number): void => undefined;
-		fetchAfterPaint(bench.events.fetch, async () => {
+		const life = () => import('./StripLife.svelte');
+		fetchAfterPaint(bench.events.fetch, life, async () => {
 			const { padFrame } = await import('./bench-pad');
 			withPads = padFrame(session, bench, (key) => onopen(key));
 		});

@@ -23,7 +23,6 @@
 	import { paperLength } from './paper';
 	import { handlesOf } from './strip-handles';
 	import StripHandles from './StripHandles.svelte';
-	import StripLife from './StripLife.svelte';
 	import StripRuler from './StripRuler.svelte';
 
 	interface Props {
@@ -94,6 +93,8 @@
 		if (besideTrack) reachOf(besideTrack).forEach((size, i) => (own[i] = Math.max(own[i]!, size)));
 		return own;
 	});
+	const life = () => import('./StripLife.svelte');
+	const hasLife = $derived(preset.timing.life !== null && 'points' in preset.timing.life);
 	const bands = $derived(inWriting(layBands(channels, reach, preset.view, height), writing));
 	const timing = $derived(heard.timing);
 	const shape = $derived(compileGain(timing));
@@ -220,8 +221,8 @@
 	<i class="head" bind:this={head} aria-hidden="true"></i>
 	{#if width > 0 && !running}
 		<StripRuler {bench} preset={preset.id} {frame} {box} />
-		{#if isBurst && !bench.trying && bands[0]}
-			<StripLife {preset} {frame} band={bands[0]} {box} {onchange} />
+		{#if isBurst && hasLife && !bench.trying && bands[0]}
+			{#await life() then { default: StripLife }}<StripLife {preset} {frame} band={bands[0]} {box} {onchange} />{/await}
 		{/if}
 		{#if beside}<span class="inks">full ink <b>A</b> · thin <b>B</b></span>{/if}
 		{#if letGoAt !== undefined}

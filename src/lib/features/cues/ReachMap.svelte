@@ -1,9 +1,10 @@
 <script lang="ts">
 	/** Seen from above: the listener, where it happened, and how far it is felt. Drag the place, or the circles. */
+	import { onMount } from 'svelte';
 	import type { ShakePreset } from 'dinesis-runtime';
 	import { fallOff, type Reach } from 'dinesis-runtime/tools';
 	import { withReach } from '$lib/room/reach';
-	import ReachWords from '$lib/room/ReachWords.svelte';
+	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import Frame from '$lib/ui/Frame.svelte';
 	import type { CuesState } from './cues.svelte';
 
@@ -22,6 +23,8 @@
 	const k = $derived(H / 2 / span);
 	const sx = $derived(W / 2 + x * k);
 	const sy = $derived(H / 2 + z * k);
+	const words = () => import('$lib/room/ReachWords.svelte');
+	onMount(() => fetchAfterPaint(words));
 	let map: SVGSVGElement | undefined = $state();
 	let held: 'place' | 'full' | 'edge' | null = null;
 
@@ -104,7 +107,9 @@
 		<text x="6" y={H - 6}>{span} m of ground each way · drag where it happens</text>
 	</svg>
 	{#if preset}
-		<ReachWords {reach} name={preset.name} onchange={setReach} />
+		{#await words() then { default: ReachWords }}
+			<ReachWords {reach} name={preset.name} onchange={setReach} />
+		{/await}
 	{/if}
 </Frame>
 
