@@ -50,6 +50,8 @@ export const SHOTS: readonly Shot[] = [
 		name: 'project',
 		path: 'project',
 		act: async (page) => {
+			await page.locator('html[data-theme]').waitFor();
+			await page.waitForTimeout(600);
 			await page.getByLabel('your own name to the others').fill('Ida');
 			await page.keyboard.press('Tab');
 			for (const [name, does] of [

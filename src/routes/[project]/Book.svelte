@@ -3,11 +3,9 @@
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { afterNavigate, goto, preloadCode } from '$app/navigation';
 	import { page } from '$app/state';
-	import BookOpen from '@lucide/svelte/icons/book-open';
-	import Moon from '@lucide/svelte/icons/moon';
-	import Sun from '@lucide/svelte/icons/sun';
 	import { everywhere } from '$lib/features/shell/everywhere';
 	import { ROOMS } from '$lib/features/shell/rooms';
+	import ThumbTabs from '$lib/features/shell/ThumbTabs.svelte';
 	import { hasBegun, lastIn, noteBegun, noteSeen, placeIn, placeOf, remember } from '$lib/session/places';
 	import { provideSession, ProjectSession } from '$lib/session/session.svelte';
 	import { fetchShelf, type ShelfEntry } from '$lib/session/api';
@@ -143,34 +141,9 @@
 </script>
 
 <div class="book">
-	<nav aria-label="Rooms">
-		{#each ROOMS as room (room.path)}
-			{@const here = page.url.pathname.startsWith(`${session.home}/${room.path}`)}
-			<a
-				href={here ? page.url.pathname : (tabs[room.path] ?? addressOf(room.path))}
-				aria-current={here ? 'page' : undefined}
-				title="{room.about} (G {room.letter.toUpperCase()})">{room.label}</a
-			>
-		{/each}
-		<a
-			class="own"
-			href="{session.home}/project"
-			aria-label="Project"
-			aria-current={page.url.pathname === `${session.home}/project` ? 'page' : undefined}
-			title="The project: settings, keys, people, backups (G S)"><BookOpen size={17} /></a
-		>
-		<span class="people"
-			>{#if dialogs}<dialogs.PeopleMenu {session} />{/if}</span
-		>
-		<button
-			class="lamp"
-			title="{theme.now === 'day' ? 'Night theme' : 'Day theme'} (N)"
-			aria-label={theme.now === 'day' ? 'Night theme' : 'Day theme'}
-			onclick={() => theme.turn()}
-		>
-			{#if theme.now === 'day'}<Moon size={16} />{:else}<Sun size={16} />{/if}
-		</button>
-	</nav>
+	<ThumbTabs {session} {tabs} {addressOf} here={page.url.pathname}>
+		{#if dialogs}<dialogs.PeopleMenu {session} />{/if}
+	</ThumbTabs>
 	<div class="leaf" class:hinted={hint}>
 		{#if hint}
 			<p class="hint">
@@ -210,70 +183,6 @@
 		grid-template-columns: 40px minmax(0, 1fr);
 		height: 100vh;
 		min-width: 1000px;
-	}
-	nav {
-		background: var(--paper-3);
-		border-right: 1px solid var(--rule-strong);
-		padding-top: 52px;
-		display: flex;
-		flex-direction: column;
-		gap: 4px;
-	}
-	nav a:not(.own) {
-		writing-mode: vertical-rl;
-		transform: rotate(180deg);
-		padding: 20px 10px;
-		text-align: center;
-		text-decoration: none;
-		font-weight: 600;
-		color: var(--ink-2);
-		border-radius: 0 9px 9px 0;
-		margin: 0 0 0 -1px;
-		width: 40px;
-	}
-	nav a:hover {
-		color: var(--ink);
-	}
-	nav a:not(.own)[aria-current='page'] {
-		background: var(--paper);
-		color: var(--ink);
-		border-right: 3px solid var(--lamp);
-		border-top: 1px solid var(--rule-strong);
-		border-bottom: 1px solid var(--rule-strong);
-	}
-	.own {
-		margin: auto auto 4px;
-		display: grid;
-		place-items: center;
-		width: 30px;
-		height: 30px;
-		border-radius: 50%;
-		color: var(--ink-2);
-	}
-	.own:hover,
-	.own[aria-current='page'] {
-		background: var(--lamp-wash);
-		color: var(--ink);
-	}
-	.people {
-		min-height: 30px;
-		margin: 0 auto 6px;
-	}
-	.lamp {
-		margin: 0 auto 12px;
-		display: grid;
-		place-items: center;
-		width: 30px;
-		height: 30px;
-		border: 0;
-		border-radius: 50%;
-		background: none;
-		color: var(--ink-2);
-		cursor: pointer;
-	}
-	.lamp:hover {
-		background: var(--lamp-wash);
-		color: var(--ink);
 	}
 	.leaf {
 		min-width: 0;

@@ -1,8 +1,6 @@
 <script lang="ts">
-	import Link2 from '@lucide/svelte/icons/link-2';
 	import {
 		channelsOf,
-		familyOf,
 		shakePreset,
 		unitOf,
 		type Channel,
@@ -16,6 +14,7 @@
 	import { formatNumber } from '$lib/ui/number';
 	import { inkOf } from '$lib/plots/inks';
 	import BeginsSelect from './BeginsSelect.svelte';
+	import ChannelHead from './ChannelHead.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 
 	interface Props {
@@ -32,11 +31,6 @@
 
 	/** Rows that are turned together. */
 	let chosen = $state.raw<ReadonlySet<Channel>>(new Set());
-	const families = $derived(
-		(['position', 'rotation', 'lens'] as const)
-			.map((family) => ({ family, channels: channelsOf(view).filter((c) => familyOf(c) === family) }))
-			.filter(({ channels }) => channels.length > 0)
-	);
 	/** What is changed with a channel: it alone, or all that are chosen when it is one of them. */
 	const with_ = (channel: Channel): readonly Channel[] => (chosen.has(channel) ? [...chosen] : [channel]);
 	function choose(channels: readonly Channel[], on: boolean) {
@@ -77,32 +71,7 @@
 </script>
 
 <table>
-	<thead>
-		<tr>
-			<th scope="col" class="families"
-				>{#each families as { family, channels } (family)}
-					{@const all = channels.every((c) => chosen.has(c))}
-					<button
-						aria-pressed={all}
-						aria-label="Turn {family} together"
-						title="Choose {family} to be turned together, or not any more"
-						onclick={() => choose(channels, !all)}>{family}</button
-					>{/each}</th
-			>
-			<th scope="col" class="number">
-				<button
-					class="link"
-					aria-pressed={linked}
-					title="Linked: amplitudes keep their proportions"
-					onclick={() => (linked = !linked)}
-				>
-					<Link2 size={13} /> amplitude
-				</button>
-			</th>
-			<th scope="col" class="number">frequency</th>
-			<th scope="col" class="number">begins</th>
-		</tr>
-	</thead>
+	<ChannelHead {view} {chosen} {linked} onchoose={choose} onlink={() => (linked = !linked)} />
 	<tbody>
 		{#each channelsOf(view).filter((c) => !folded || layer.channels[c]) as channel (channel)}
 			{@const c = layer.channels[channel]}
@@ -206,43 +175,6 @@
 		border-collapse: collapse;
 		table-layout: fixed;
 	}
-	thead th {
-		position: sticky;
-		top: 0;
-		z-index: 1;
-		background: var(--sheet);
-		font-weight: 400;
-		font-size: 12px;
-		color: var(--ink-2);
-		text-align: left;
-		padding: 0 8px 2px;
-	}
-	thead th:first-child {
-		width: 29%;
-		padding-left: 2px;
-	}
-	.number {
-		text-align: right;
-	}
-	.link {
-		display: inline-flex;
-		align-items: center;
-		gap: 4px;
-		border: 1px solid transparent;
-		border-radius: 5px;
-		background: none;
-		color: inherit;
-		cursor: pointer;
-		padding: 0 4px;
-	}
-	.link:hover {
-		border-color: var(--rule-strong);
-	}
-	.link[aria-pressed='true'] {
-		background: var(--lamp-light);
-		color: var(--on-lamp);
-		border-color: var(--lamp);
-	}
 	tbody tr {
 		border-top: 1px solid var(--rule);
 		height: 24px;
@@ -272,23 +204,6 @@
 	th input:checked,
 	th input:focus-visible {
 		opacity: 1;
-	}
-	.families button {
-		border: 0;
-		border-radius: 4px;
-		background: none;
-		padding: 0 3px;
-		margin-left: -1px;
-		font-size: 11px;
-		color: inherit;
-		cursor: pointer;
-	}
-	.families button:hover {
-		background: var(--lamp-wash);
-	}
-	.families button[aria-pressed='true'] {
-		background: var(--lamp-light);
-		color: var(--on-lamp);
 	}
 	tbody th button {
 		display: flex;

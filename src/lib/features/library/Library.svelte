@@ -285,13 +285,6 @@
 		border-radius: var(--radius);
 		color: var(--ink-2);
 	}
-	.none h2 {
-		font-size: 17px;
-		color: var(--ink);
-	}
-	.none p {
-		margin: 0;
-	}
 	@media (max-width: 1180px) {
 		main {
 			grid-template-columns: minmax(0, 1fr) 300px;
