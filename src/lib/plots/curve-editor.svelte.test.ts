@@ -3,6 +3,8 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { CurvePoint } from 'dinesis-runtime/tools';
 import { writing } from '$lib/ui/writing.svelte';
 import CurveEditor from './CurveEditor.svelte';
+// It comes with the page later on; here it is at hand.
+import './PointNumbers.svelte';
 import type { Whole } from './place-mode.svelte';
 
 /** The paper is 218 × 113 px: with a rim of 9 px and a foot of 13, a hundredth is 2 px across, a fortieth 2.05 px up. */
@@ -60,6 +62,7 @@ describe('a curve through points', () => {
 	it('the numbers of the chosen point are typed; a frame is one of the project’s', async () => {
 		writing.frameRate = 30;
 		const { point, last } = begin(points, { from: 0, to: 2, unit: 's' });
+		await screen.findByRole('group', { name: /^Numbers of/ });
 		await fireEvent.focus(point(2));
 		const set = async (name: string, value: string) => {
 			await fireEvent.keyDown(screen.getByRole('spinbutton', { name: new RegExp(name) }), { key: 'Enter' });
