@@ -117,3 +117,11 @@ describe('an id by hand', () => {
 		expect(session.preset('thud')!.name).toBe('Thud');
 	});
 });
+
+it('a head bob that is named anew is found by the id it had, so that what shows it does not lose it', () => {
+	const { session } = openSession([['bob', newBob('new-bob', 'New bob')]]);
+	session.changeBody('new-bob', 'Name', (bob) => ({ ...bob, name: 'Waddle' }));
+	expect(session.bobsAndLags.map(({ id }) => id)).toEqual(['waddle']);
+	expect([session.body('new-bob'), session.body('waddle')].map((bob) => bob?.name)).toEqual(['Waddle', 'Waddle']);
+	expect(session.body('nobody')).toBeUndefined();
+});

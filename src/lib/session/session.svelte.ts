@@ -229,6 +229,12 @@ export class ProjectSession {
 		return held && !held.retired ? (shownOfHeld(held) as ShakePreset) : undefined;
 	}
 
+	/** A head bob or a camera lag that is in use, by its id or one that it had here. */
+	body(key: string): BobPreset | LagPreset | undefined {
+		const held = this.work.find(['bob', 'lag'], key);
+		return held && !held.retired ? (shownOfHeld(held) as BobPreset | LagPreset) : undefined;
+	}
+
 	/** The project as a kit has it; null while some of it is still to come. */
 	private get asKit(): Kit | null {
 		if (this.missing > 0 || this.courses.order === null) return null;

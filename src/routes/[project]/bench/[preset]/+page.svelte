@@ -7,8 +7,8 @@
 	let { data }: { data: PageData } = $props();
 	const session = useSession();
 	const preset = $derived(session.preset(data.key));
-	/** A head bob or a lag has a bench of its own kind. */
-	const body = $derived(session.bobsAndLags.find((p) => p.id === data.key));
+	/** A head bob or a lag has a bench of its own kind; one that was just named anew is still found by its former id. */
+	const body = $derived(session.bobsAndLags.find((p) => p.id === data.key) ?? session.body(data.key));
 	const here = $derived(session.home);
 	const bench = (key: string): void => void goto(`${here}/bench/${key}`, { keepFocus: session.fresh !== '' });
 </script>
@@ -18,7 +18,7 @@
 	{#await import('$lib/features/bodies/Bodies.svelte') then { default: Bodies }}
 		<Bodies
 			{session}
-			id={data.key}
+			id={body.id}
 			onopen={bench}
 			onrig={(rig) => void goto(`${here}/rig/${rig}`, { keepFocus: session.fresh !== '' })}
 		/>
