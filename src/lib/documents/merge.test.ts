@@ -1,6 +1,7 @@
-import { newBob, newCue, newPreset, newRig, KIT_FORMAT } from 'dinesis-runtime/tools';
+import { newBob, newCue, newPreset, newRig } from 'dinesis-runtime/tools';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { bareKit } from './testing/bare-kit';
 import { DEMO_KIT } from '../../../scripts/lib/paths';
 import { wiringOf, type Held } from './held';
 import { changedBy } from './fields/changes';
@@ -19,19 +20,6 @@ import type { Kit } from './kit';
 import { readKit } from './read';
 import { arrivalsOf, choicesOf, comparedWith, partsBringing, wantedBy, type Choice } from './merge';
 
-const kit = (part: Partial<Kit>): Kit => ({
-	format: KIT_FORMAT,
-	version: 1,
-	name: 'K',
-	events: [],
-	parameters: [],
-	cues: [],
-	rigs: [],
-	courses: [],
-	presets: [],
-	world: { events: [], values: [] },
-	...part
-});
 let count = 0;
 const held = (kind: KindName, document: object, retired = false): Held => ({
 	uuid: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
@@ -44,7 +32,7 @@ const held = (kind: KindName, document: object, retired = false): Held => ({
 	body: treeOf(kind, document as AnyDocument)
 });
 const hit = { id: 'hit', name: 'Hit', kind: 'moment', placed: true, tags: [], values: [] } as const;
-const rich = kit({
+const rich = bareKit({
 	presets: [newPreset('thud', 'Thud'), newBob('stair', 'Stair')],
 	events: [hit],
 	cues: [newCue('c', 'hit', 'thud')],
@@ -84,7 +72,7 @@ describe('what a kit brings', () => {
 			held('shake', newPreset('d', 'D'), true),
 			held('shake', newPreset('e', 'E'))
 		];
-		const list = comparedWith(arrivalsOf(kit({ presets })), here);
+		const list = comparedWith(arrivalsOf(bareKit({ presets })), here);
 		expect(list.map(({ document, standing }) => [document.id, standing])).toEqual([
 			['a', 'same'],
 			['b', 'changed'],
@@ -166,15 +154,15 @@ describe('the change that brings it in', () => {
 
 	it('replace: only the fields that differ; keep: nothing', () => {
 		const here = [held('shake', { ...newPreset('thud', 'Thud'), amount: 9 })];
-		const [first] = bring(kit({ presets: [newPreset('thud', 'Thud')] }), here, 'replace');
+		const [first] = bring(bareKit({ presets: [newPreset('thud', 'Thud')] }), here, 'replace');
 		expect(first).toEqual({ document: here[0]!.uuid, on: 3, fields: [{ path: ['body', 'amount'], to: 1 }] });
-		expect(bring(kit({ presets: [newPreset('thud', 'Thud')] }), here, 'keep')).toEqual([]);
+		expect(bring(bareKit({ presets: [newPreset('thud', 'Thud')] }), here, 'keep')).toEqual([]);
 	});
 
 	it('the same brings nothing; what is out of use under its id comes back as it is in the kit', () => {
-		expect(bring(kit({ presets: [newPreset('thud', 'Thud')] }), [held('shake', newPreset('thud', 'Thud'))])).toEqual(
-			[]
-		);
+		expect(
+			bring(bareKit({ presets: [newPreset('thud', 'Thud')] }), [held('shake', newPreset('thud', 'Thud'))])
+		).toEqual([]);
 		const here = [
 			held('shake', { ...newPreset('thud', 'Thud'), amount: 9 }, true),
 			held('lag', newBob('stair', 'X'), true)
@@ -191,7 +179,7 @@ describe('the change that brings it in', () => {
 
 	it('what the game raises is taken where nothing was, else joined or put in its place', () => {
 		const link = (event: string) => ({ from: 'jump' as const, event });
-		const brings = kit({ world: { events: [link('hit'), link('two')], values: [] }, extra: 1 } as never);
+		const brings = bareKit({ world: { events: [link('hit'), link('two')], values: [] }, extra: 1 } as never);
 		const facts = (events: object[], settings: ProjectSettings = DEFAULT_SETTINGS) =>
 			held('project', { id: PROJECT_ID, world: { events, values: [] }, settings, carried: {} });
 		const world = (parts: ReturnType<typeof bring>, from: Held) =>
@@ -213,7 +201,7 @@ describe('the change that brings it in', () => {
 		expect(comparedWith(arrivalsOf(rich), [own]).some(({ kind }) => kind === 'project')).toBe(false);
 		// How one works here stays; where nobody said anything yet, what the kit says holds.
 		const theirs = { ...DEFAULT_SETTINGS, frameRate: 30 };
-		const settled = kit({ world: brings.world, settings: theirs });
+		const settled = bareKit({ world: brings.world, settings: theirs });
 		const settingsOf = (from: Held) =>
 			documentOf<ProjectFacts>('project', (changedBy(from, bring(settled, [from])[0]!.fields) as Envelope).body)
 				.settings;
@@ -221,7 +209,7 @@ describe('the change that brings it in', () => {
 		const ours = { ...DEFAULT_SETTINGS, length: 'cm' as const };
 		expect(settingsOf(facts([link('own')], ours))).toEqual(ours);
 		// What a key fires goes by its new id where that was taken.
-		const keyed = kit({
+		const keyed = bareKit({
 			presets: [newPreset('thud', 'Another')],
 			settings: { ...DEFAULT_SETTINGS, keys: [{ id: '1', kind: 'preset', of: 'thud' }] }
 		});

@@ -1,26 +1,13 @@
-import { newBob, newCue, newPreset, newRig, KIT_FORMAT } from 'dinesis-runtime/tools';
+import { newBob, newCue, newPreset, newRig } from 'dinesis-runtime/tools';
 import { describe, expect, it } from 'vitest';
+import { bareKit } from './testing/bare-kit';
 import { changedBy } from './fields/changes';
 import { byPlace } from './fields/order';
 import { creation, shownOfHeld, type Held } from './held';
 import { newEnvelope, type ChangePart, type Envelope } from './judge';
 import { DEFAULT_SETTINGS, PROJECT_ID, type AnyDocument, type KindName, type ProjectFacts } from './kinds';
-import type { Kit } from './kit';
 import { partsReturning } from './return';
 
-const kit = (part: Partial<Kit>): Kit => ({
-	format: KIT_FORMAT,
-	version: 1,
-	name: 'Harbour',
-	events: [],
-	parameters: [],
-	cues: [],
-	rigs: [],
-	courses: [],
-	presets: [],
-	world: { events: [], values: [] },
-	...part
-});
 const facts = { id: PROJECT_ID, world: { events: [], values: [] }, settings: DEFAULT_SETTINGS, carried: {} } as never;
 let count = 0;
 const held = (kind: KindName, document: AnyDocument, order: string, retired = false): Held => ({
@@ -48,7 +35,7 @@ const bell = { id: 'bell', name: 'Bell', kind: 'moment', placed: false, tags: []
 
 describe('the way back to a whole project', () => {
 	it('puts what was changed, added, taken out and moved to what it was, and nothing else', () => {
-		const was = kit({
+		const was = bareKit({
 			presets: [thud, slam, stair],
 			events: [bell],
 			cues: [newCue('c', 'bell', 'thud')],
@@ -75,11 +62,11 @@ describe('the way back to a whole project', () => {
 
 	it('is nothing where all is as it was', () => {
 		const here = [held('shake', thud, 'a0'), held('shake', slam, 'a1'), held('project', facts, 'a2')];
-		expect(partsReturning(kit({ presets: [thud, slam] }), here)).toEqual([]);
+		expect(partsReturning(bareKit({ presets: [thud, slam] }), here)).toEqual([]);
 	});
 
 	it('does not put one kind in the place of another', () => {
 		const here = [held('bob', { ...stair, id: 'thud' } as AnyDocument, 'a0'), held('project', facts, 'a1')];
-		expect(named(after(here, partsReturning(kit({ presets: [thud] }), here)), 'shake', 'bob')).toEqual([]);
+		expect(named(after(here, partsReturning(bareKit({ presets: [thud] }), here)), 'shake', 'bob')).toEqual([]);
 	});
 });

@@ -5,7 +5,7 @@
 	 */
 	import { compileCurve, runCurve, type CurvePoint } from 'dinesis-runtime/tools';
 	import type { Whole } from './place-mode.svelte';
-	import { added, addedBehind, CURVE, moved, removed, roundStep, sloped, snapTo, stepped } from './points';
+	import { added, addedBehind, CURVE, moved, newOne, removed, roundStep, sloped, snapTo, stepped } from './points';
 
 	interface Props {
 		label: string;
@@ -93,13 +93,13 @@
 		const { at, value } = spot(event);
 		const next = added(points, at, value, CURVE);
 		if (!next) return;
-		chosen = next.findIndex((point) => point.at === at);
+		chosen = newOne(points, next);
 		onchange(next, 'Add point', true);
 	}
 	function addBehind(i: number) {
 		const next = addedBehind(points, i, CURVE);
 		if (!next) return;
-		chosen = next.findIndex((point) => !points.some(({ at }) => at === point.at));
+		chosen = newOne(points, next);
 		onchange(next, 'Add point', true);
 	}
 	function remove(i: number) {

@@ -9,7 +9,7 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
 	import { modesOf, places, scaleOf, type Whole } from './place-mode.svelte';
-	import { addedBehind, moved, removed, sloped, type Point, type PointRules } from './points';
+	import { addedBehind, moved, newOne, removed, sloped, type Point, type PointRules } from './points';
 
 	interface Props {
 		points: readonly Point[];
@@ -41,12 +41,7 @@
 		const next = addedBehind(points, i, rules);
 		if (!next) return;
 		onchange(next, `Add ${word}`, true);
-		onchoose(
-			Math.max(
-				0,
-				next.findIndex((p) => !points.some((q) => q.at === p.at))
-			)
-		);
+		onchoose(newOne(points, next));
 	}
 	function takeOut() {
 		const next = removed(points, i);

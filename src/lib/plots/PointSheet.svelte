@@ -15,9 +15,8 @@
 	}
 	let { points, rules, scale, word, onchange, onclose }: Props = $props();
 
-	// What a turning began with: each number is of these, not of what the last one made of them.
-	// svelte-ignore state_referenced_locally
-	let from = $state.raw(points);
+	/** What a gesture began with: each of its numbers is of that, not of what the last one made of it. */
+	let from: readonly Point[] | null = null;
 	let higher = $state(1);
 	let longer = $state(1);
 	let typed = $state('');
@@ -26,10 +25,11 @@
 	function turn(part: 'higher' | 'longer', by: number, done: boolean) {
 		if (part === 'higher') higher = by;
 		else longer = by;
+		from ??= points;
 		const made = part === 'higher' ? scaled(from, by, rules) : stretched(from, by, rules);
 		onchange(made, part === 'higher' ? `Scale ${word}s` : `Stretch ${word}s`, done);
 		if (!done) return;
-		from = made;
+		from = null;
 		higher = longer = 1;
 	}
 	const EXAMPLE = ['0\t1', '12\t0.4', '30\t0'].join('\n');
@@ -49,7 +49,6 @@
 		const made = pointsOfSheet(rows, scale.at, rules);
 		onchange(made.points, `Take ${word}s from a sheet`, true);
 		if (made.said === '') return onclose();
-		from = made.points;
 		said = `Taken: ${made.said}.`;
 	}
 </script>

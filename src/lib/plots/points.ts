@@ -85,6 +85,13 @@ export function addedBehind<P extends Point>(points: readonly P[], i: number, ru
 	return added(points, at, runCurve(compileCurve(points), at), rules);
 }
 
+/** Which one of a list was not in it before. */
+export const newOne = (before: readonly Point[], after: readonly Point[]): number =>
+	Math.max(
+		0,
+		after.findIndex(({ at }) => !before.some((point) => point.at === at))
+	);
+
 /** Without one of them; the last one stays. */
 export const removed = <P extends Point>(points: readonly P[], i: number): P[] | null =>
 	points.length < 2 ? null : points.filter((_, k) => k !== i);

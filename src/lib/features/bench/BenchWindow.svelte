@@ -162,9 +162,9 @@
 			{:else if bench.other && bench.compare === 'b'}
 				<span class="only">B is shown; the sheet and the strip’s full ink are A</span>
 			{/if}
-			{#if bench.pictureRate > bench.displayRate * 1.15}
+			{#if bench.pictureRate > bench.display.now * 1.15}
 				<span class="only low"
-					>This display shows about {bench.displayRate} pictures a second, fewer than {bench.pictureRate}</span
+					>This display shows about {bench.display.now} pictures a second, fewer than {bench.pictureRate}</span
 				>
 			{/if}
 			{#if bench.paused && !bench.scrubbing}

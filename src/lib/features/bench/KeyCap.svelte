@@ -62,7 +62,7 @@
 			bar.style.opacity = (0.35 + 0.65 * Math.min(1, strength)).toFixed(2);
 		}
 		for (let i = shown; i < BARS; i++) bars[i]!.style.transform = 'scaleX(0)';
-		const says = bench.saidOf(key);
+		const says = bench.said.of(key);
 		const strong = ducked < 0.995 ? `ducked ${ducked.toFixed(2)}×` : shown > 0 ? `${strongest.toFixed(2)}×` : '';
 		if (`${strong}|${says}` === said) return;
 		said = `${strong}|${says}`;
@@ -111,25 +111,8 @@
 </div>
 
 <style>
-	.press {
-		display: grid;
-		grid-template-rows: 1fr auto;
-		width: 100%;
-		height: 100%;
-		border: 0;
-		background: none;
-		padding: 25px 9px 8px;
-		text-align: left;
-		cursor: pointer;
-		touch-action: none;
-		user-select: none;
-	}
 	.press:focus-visible {
 		outline-offset: -3px;
-	}
-	b {
-		font-size: 12.5px;
-		color: var(--ink-2);
 	}
 	.digit {
 		position: absolute;
@@ -137,6 +120,8 @@
 		top: 3px;
 	}
 	.digit b {
+		font-size: 12.5px;
+		color: var(--ink-2);
 		display: inline-block;
 		min-width: 14px;
 		border-radius: 4px;
@@ -146,23 +131,6 @@
 	.digit b:hover {
 		background: var(--lamp-wash);
 		color: var(--ink);
-	}
-	.name {
-		font-weight: 600;
-		line-height: 1.2;
-		align-self: center;
-		overflow: hidden;
-		display: -webkit-box;
-		line-clamp: 2;
-		-webkit-line-clamp: 2;
-		-webkit-box-orient: vertical;
-	}
-	small {
-		font-size: 11.5px;
-		color: var(--ink-2);
-		white-space: nowrap;
-		overflow: hidden;
-		text-overflow: ellipsis;
 	}
 	.tune {
 		position: absolute;
@@ -220,13 +188,5 @@
 		transform: scaleX(0);
 		transform-origin: 0 50%;
 		pointer-events: none;
-	}
-	@media (max-height: 760px) {
-		.press {
-			padding-block: 22px 6px;
-		}
-		.press small {
-			display: none;
-		}
 	}
 </style>

@@ -130,7 +130,8 @@
 	.cap.live {
 		background: linear-gradient(var(--cap-live-top), var(--cap-live));
 	}
-	.press {
+	/* The face of a key, whatever is on it. */
+	.keys :global(.press) {
 		display: grid;
 		grid-template-rows: 1fr auto;
 		width: 100%;
@@ -179,7 +180,7 @@
 		border-color: var(--lamp);
 		color: var(--ink);
 	}
-	.name {
+	.keys :global(.press > .name) {
 		font-weight: 600;
 		line-height: 1.2;
 		align-self: center;
@@ -189,18 +190,19 @@
 		-webkit-line-clamp: 2;
 		-webkit-box-orient: vertical;
 	}
-	small {
+	small,
+	.keys :global(.press > small) {
 		font-size: 11.5px;
 		color: var(--ink-2);
 		white-space: nowrap;
 		overflow: hidden;
 		text-overflow: ellipsis;
 	}
-	.repeat .press {
+	.keys .repeat .press {
 		grid-template-rows: auto 1fr auto;
 		padding-top: 6px;
 	}
-	.repeat .name {
+	.keys .repeat .press > .name {
 		align-self: start;
 		margin-top: 5px;
 	}
@@ -211,7 +213,13 @@
 		font-size: 12px;
 	}
 	@media (max-height: 760px) {
-		.press {
+		.keys :global(.press) {
+			padding-block: 22px 6px;
+		}
+		.keys :global(.press > small) {
+			display: none;
+		}
+		.keys .repeat .press {
 			padding-block: 4px 6px;
 		}
 	}

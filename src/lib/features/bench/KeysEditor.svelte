@@ -9,7 +9,7 @@
 	import { compileKeysPath } from './keys-path';
 	import KeysHead from './KeysHead.svelte';
 	import PointNumbers from '$lib/plots/PointNumbers.svelte';
-	import { addedBehind, POSES, stepped } from '$lib/plots/points';
+	import { addedBehind, newOne, POSES, stepped } from '$lib/plots/points';
 
 	interface Props {
 		channel: Channel;
@@ -80,7 +80,7 @@
 	function addBehind(i: number) {
 		const next = addedBehind(keys, i, POSES);
 		if (!next) return;
-		chosen = next.findIndex((key) => !keys.some(({ at }) => at === key.at));
+		chosen = newOne(keys, next);
 		onchange(next, 'Add pose', true);
 	}
 	function press(event: KeyboardEvent, i: number) {

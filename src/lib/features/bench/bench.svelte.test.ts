@@ -4,6 +4,7 @@ import { newPreset } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { BenchState } from './bench.svelte';
 import { paperLength } from './paper';
+import { toggled } from './channel-edits';
 import { FRESH_KEYS, freshPattern, patternPath, withPattern, withView } from './pattern-drawing';
 import { Wall } from './wall';
 
@@ -95,9 +96,9 @@ describe('keys', () => {
 		state.press('thud', 0);
 		run(0.1);
 		state.press('thud', 100);
-		expect(state.saidOf('thud')).toBe('ignored: it plays already');
+		expect(state.said.of('thud')).toBe('ignored: it plays already');
 		run(2);
-		expect(state.saidOf('thud')).toBe('');
+		expect(state.said.of('thud')).toBe('');
 	});
 });
 
@@ -368,6 +369,10 @@ describe('paper and drawings', () => {
 		expect(withView(flat, 'space').layers[0]!.channels.y!.amplitude).toBeCloseTo(0.05, 9);
 		const nod = { ...thud, layers: [{ ...thud.layers[0]!, channels: { pitch: thud.layers[0]!.channels.roll! } }] };
 		expect(Object.keys(withView(nod, 'flat').layers[0]!.channels)).toContain('y');
+		// What is switched off comes back in the same unit as what is on.
+		const off = { ...thud, layers: [toggled(thud.layers[0]!, 'y', 'space')] };
+		const back = toggled(withView(off, 'flat').layers[0]!, 'y', 'flat');
+		expect(back.channels.y!.amplitude).toBeCloseTo(9.4, 9);
 		expect(withView(thud, 'space')).toBe(thud);
 	});
 });

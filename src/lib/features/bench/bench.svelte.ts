@@ -5,7 +5,6 @@ import {
 	CHANNEL_COUNT,
 	compileCeilings,
 	type Ceilings,
-	type Outcome,
 	type Seconds,
 	type Play,
 	type Player
@@ -13,7 +12,9 @@ import {
 import { withSolo } from '$lib/documents';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { GALLERY_REST } from '$lib/viewport/rests';
+import { DisplayRate } from './display-rate.svelte';
 import { BenchEvents } from './events.svelte';
+import { KeySaid } from './key-said';
 import { paperLength } from './paper';
 import { Recorder } from './recorder';
 import { moveSlot, readSlot, writeSlot } from './slot';
@@ -22,17 +23,6 @@ import { Twin } from './twin';
 /** A press shorter than this leaves a continuous motion running; a longer one is a hold. */
 const TAP_MS = 280;
 const LONGEST_FRAME: Seconds = 0.1;
-/** How long a key says what became of a press. */
-const SAID_FOR: Seconds = 1.4;
-
-/** What a press came to, in the key's words; a play that simply started needs none. */
-const WORDS: Readonly<Partial<Record<Outcome, string>>> = {
-	ignored: 'ignored: it plays already',
-	restarted: 'started over',
-	extended: 'goes on longer',
-	replaced: 'the quietest gives way'
-};
-
 export type Compare = 'a' | 'split' | 'b';
 
 export interface Stretch {
@@ -64,8 +54,7 @@ export class BenchState {
 	solo = $state.raw<ReadonlySet<string>>(new Set());
 	/** Pictures a second that are shown; 0: as many as the display does. */
 	pictureRate = $state(0);
-	/** About how many pictures a second this display shows. */
-	displayRate = $state(60);
+	readonly display = new DisplayRate();
 	/** The most a channel may reach in the window, to try. */
 	ceilings = $state.raw<Ceilings>({});
 	/** Where presses come from, in the scene, for presets that move along their source. */
@@ -86,13 +75,12 @@ export class BenchState {
 	/** The scene's own time: runs on where the motion does. */
 	sceneTime: Seconds = 0;
 	private clock: Seconds = 0;
-	private real: Seconds = 0;
-	private frameTime = 1 / 60;
 	private limits = compileCeilings({});
 	private twin: Twin | null = null;
 	private readonly frames = new Set<() => void>();
 	private readonly held = new Map<string, { play: Play; at: number; latched: boolean }>();
-	private readonly said = new Map<string, { text: string; until: Seconds }>();
+	/** What the keys say of their last presses. */
+	readonly said = new KeySaid();
 	private nextRepeat: Seconds = 0;
 	private stopListening: () => void;
 
@@ -147,8 +135,8 @@ export class BenchState {
 
 	/** One frame of the display, `real` seconds after the last. */
 	frame(real: Seconds): void {
-		this.real += real;
-		this.watchDisplay(real);
+		this.said.pass(real);
+		this.display.watch(real);
 		if (!this.paused) this.step(Math.min(real, LONGEST_FRAME) * this.speed);
 		for (const callback of this.frames) callback();
 	}
@@ -196,15 +184,13 @@ export class BenchState {
 	/** An event's key goes down. */
 	pressEvent(id: string, now: number): void {
 		this.goOn();
-		const text = this.events.press(id, this.strength, this.source, now);
-		this.said.set(`event ${id}`, { text, until: this.real + SAID_FOR });
+		this.said.say(`event ${id}`, this.events.press(id, this.strength, this.source, now));
 	}
 
 	fire(key: string, ago: Seconds = 0, seed = this.heldSeed ?? undefined, strength = this.strength): Play | null {
 		const options = { strength, at: this.source, ago };
 		const play = this.player.fire(key, { ...options, seed });
-		const text = WORDS[this.player.outcome];
-		if (text) this.said.set(key, { text, until: this.real + SAID_FOR });
+		this.said.came(key, this.player.outcome);
 		this.twin?.fire(play, key, { ...options, seed: play?.seed ?? seed });
 		if (key === this.open && play) this.newest = play;
 		this.noteSounding();
@@ -330,12 +316,6 @@ export class BenchState {
 		return Math.max(0, Math.min(1, 1 - age / Math.max(play.end, 1e-6)));
 	}
 
-	/** What a key has to say about its last press; empty when there is nothing or it is long past. */
-	saidOf(key: string): string {
-		const said = this.said.get(key);
-		return said && said.until > this.real ? said.text : '';
-	}
-
 	/** A's player, and B's while there is one. */
 	private get players(): readonly Player[] {
 		return this.twin ? [this.player, this.twin.player] : [this.player];
@@ -424,13 +404,6 @@ export class BenchState {
 			this.stop(play);
 			stop();
 		});
-	}
-
-	private watchDisplay(real: Seconds): void {
-		if (real <= 0 || real > 0.25) return;
-		this.frameTime += (real - this.frameTime) * 0.04;
-		const rate = Math.round(1 / this.frameTime / 5) * 5;
-		if (Math.abs(rate - this.displayRate) > 4) this.displayRate = rate;
 	}
 
 	private noteSounding(): void {

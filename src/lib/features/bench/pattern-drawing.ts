@@ -11,6 +11,7 @@ import {
 	type View
 } from 'dinesis-runtime/tools';
 import { sampleShake } from '$lib/analysis';
+import type { KeptLayer } from './channel-edits';
 
 /** A pattern as it begins when it is chosen. */
 export function freshPattern(kind: PatternKind): Pattern {
@@ -79,13 +80,19 @@ export function withView(preset: ShakePreset, view: View): ShakePreset {
 	const by = view === 'flat' ? PIXELS_PER_METRE : 1 / PIXELS_PER_METRE;
 	const heard = channelsOf(view);
 	const changed = (name: string, c: ChannelSettings): ChannelSettings =>
-		name === 'x' || name === 'y' ? { ...c, amplitude: round(c.amplitude * by) } : c;
+		(name === 'x' || name === 'y') && typeof c?.amplitude === 'number'
+			? { ...c, amplitude: round(c.amplitude * by) }
+			: c;
 	return {
 		...preset,
 		view,
 		space: view === 'flat' ? 'camera' : preset.space,
-		layers: preset.layers.map((layer) => {
-			const channels = Object.fromEntries(Object.entries(layer.channels).map(([n, c]) => [n, changed(n, c)]));
+		layers: preset.layers.map((kept: KeptLayer) => {
+			const inView = (of: KeptLayer['channels']) =>
+				Object.fromEntries(Object.entries(of).map(([n, c]) => [n, changed(n, c)]));
+			// What is switched off comes back in the new unit as well.
+			const layer = kept.off ? { ...kept, off: inView(kept.off) } : kept;
+			const channels = inView(layer.channels);
 			const first = Object.values(layer.channels)[0];
 			// A layer that would fall silent moves in height instead.
 			if (first && !Object.keys(channels).some((n) => heard.includes(n as Channel)))

@@ -7,6 +7,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import { since } from '$lib/ui/since';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Card from './Card.svelte';
 	import type { ProjectPage } from './project.svelte';
 
@@ -27,10 +28,10 @@
 	says="Copies of the whole project as it is. One that is brought back is one step: undo takes it back, and what was there before is kept as well."
 >
 	<form onsubmit={make}>
-		<input
+		<TextField
 			aria-label="What the backup is called"
 			placeholder="what for? (may stay empty)"
-			maxlength="120"
+			maxlength={120}
 			bind:value={name}
 		/>
 		<button class="main" disabled={page.busy}>Make a backup</button>
@@ -79,14 +80,8 @@
 		display: flex;
 		gap: 8px;
 	}
-	input {
+	form > :global(input) {
 		flex: 1;
-		min-width: 0;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		color: var(--ink);
-		padding: 4px 9px;
 	}
 	.main {
 		border: 1px solid var(--ink);

@@ -2,6 +2,7 @@
 	/** What the game is called and how numbers are written. */
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Card from './Card.svelte';
 	import type { ProjectPage } from './project.svelte';
 
@@ -17,9 +18,9 @@
 >
 	<div class="rows">
 		<label for="{id}name">name</label>
-		<input
+		<TextField
 			id="{id}name"
-			maxlength="120"
+			maxlength={120}
 			autocomplete="off"
 			value={session.project.name}
 			onchange={(e) => {
@@ -85,13 +86,5 @@
 	small {
 		font-size: 12px;
 		color: var(--ink-2);
-	}
-	input {
-		min-width: 0;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		color: var(--ink);
-		padding: 4px 9px;
 	}
 </style>

@@ -2,6 +2,7 @@
 	/** Who is who: the names that changes bear, and what each of them does. */
 	import X from '@lucide/svelte/icons/x';
 	import { since } from '$lib/ui/since';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Card from './Card.svelte';
 	import type { ProjectPage } from './project.svelte';
 
@@ -20,9 +21,9 @@
 <Card title="Who is who" says="The names that changes bear in the history, and what each does, for the others to know.">
 	<div class="self">
 		<label for="{id}self">your own name to the others</label>
-		<input
+		<TextField
 			id="{id}self"
-			maxlength="40"
+			maxlength={40}
 			placeholder="somebody"
 			autocomplete="nickname"
 			value={session.people.name}
@@ -36,10 +37,10 @@
 					<b
 						>{person.name}{#if person.here}<i title="is here">●</i>{/if}</b
 					>
-					<input
+					<TextField
 						aria-label="What {person.name} does"
 						placeholder="does what?"
-						maxlength="120"
+						maxlength={120}
 						value={person.does}
 						onchange={(e) => page.describe(person.name, e.currentTarget.value)}
 					/>
@@ -61,7 +62,7 @@
 		<p>{page.nameless} {page.nameless === 1 ? 'change bears' : 'changes bear'} no name.</p>
 	{/if}
 	<form onsubmit={add}>
-		<input aria-label="Somebody else’s name" placeholder="somebody else’s name" maxlength="40" bind:value={name} />
+		<TextField aria-label="Somebody else’s name" placeholder="somebody else’s name" maxlength={40} bind:value={name} />
 		<button class="add" disabled={name.trim() === ''}>Write down</button>
 	</form>
 </Card>
@@ -110,14 +111,6 @@
 		font-size: 10px;
 		color: var(--lamp);
 	}
-	input {
-		min-width: 0;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		color: var(--ink);
-		padding: 3px 8px;
-	}
 	li button {
 		display: grid;
 		place-items: center;
@@ -134,7 +127,7 @@
 		gap: 8px;
 		margin-top: 8px;
 	}
-	form input {
+	form > :global(input) {
 		flex: 1;
 	}
 	.add {
