@@ -29,6 +29,7 @@ const WHY: Readonly<Record<string, string>> = {
 	pg: 'talks to PostgreSQL',
 	pino: 'the server’s log',
 	sequelize: 'tables as classes, queries, transactions',
+	stemmer: 'words by their stems, for the search (page)',
 	svelte: 'components (page)',
 	'svelte-dnd-action': 'lists that are put in order by hand (page)',
 	three: 'the moving picture (page)',

@@ -5,6 +5,7 @@ import type { ReadResult, ShakePreset } from 'dinesis-runtime';
 import type { Played } from 'dinesis-runtime/tools';
 import type { Survey } from '$lib/course';
 import type { EventLog } from '$lib/formats';
+import type { Entry } from './word-index';
 
 /** A preset as it is shown in lists: its figures and its little drawing. */
 export interface Card {
@@ -36,4 +37,19 @@ export interface CourseDoor {
 	readLog(bytes: Uint8Array): ReadResult<EventLog>;
 	/** What of a WAV file can set motion off. */
 	detectOnsets(bytes: ArrayBuffer, sensitivity: number): ReadResult<Onsets>;
+}
+
+/** Something that was found, by its id. */
+export interface Near {
+	readonly id: string;
+	readonly name: string;
+}
+
+export interface SearchDoor {
+	put(entries: readonly Entry[]): void;
+	drop(ids: readonly string[]): void;
+	/** Ids of the project's presets, of whatever family, that fit all of the words, best first. */
+	find(text: string): string[];
+	/** What comes nearest to the words in the starter sets, best first. */
+	starters(text: string): Promise<Near[]>;
 }

@@ -1,5 +1,31 @@
 /** Finds presets by words, off the page's thread: an index of ten thousand is asked with every letter. */
 import { expose } from 'comlink';
+import type { SearchDoor } from './protocol';
 import { WordIndex } from './word-index';
 
-expose(new WordIndex());
+const own = new WordIndex();
+let starters: Promise<WordIndex> | null = null;
+
+/** The starter sets are read when they are asked for. */
+async function indexStarters(): Promise<WordIndex> {
+	const { starterSets } = await import('$lib/starter/sets');
+	const index = new WordIndex();
+	for (const { name, members } of starterSets())
+		index.put(
+			members.map(({ kind, document }) => ({
+				id: document.id,
+				name: document.name ?? '',
+				about: document.about,
+				tags: [...(document.tags ?? []), kind, name].join(' ')
+			}))
+		);
+	return index;
+}
+
+const door: SearchDoor = {
+	put: (entries) => own.put(entries),
+	drop: (ids) => own.drop(ids),
+	find: (text) => own.find(text),
+	starters: async (text) => (await (starters ??= indexStarters())).nearest(text).map(({ id, name }) => ({ id, name }))
+};
+expose(door);

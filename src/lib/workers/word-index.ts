@@ -1,5 +1,10 @@
-/** Names, tags and descriptions of presets as a searchable index that forgives a wrong letter. */
-import MiniSearch from 'minisearch';
+/**
+ * Names, tags and descriptions as an index that is asked in ordinary words: it forgives a wrong letter, knows words by their stems (“falls”,
+ * “falling”), and knows which words mean the same (`starter/words.json`: adding some is editing that file).
+ */
+import MiniSearch, { type Query, type SearchOptions } from 'minisearch';
+import { stemmer } from 'stemmer';
+import words from '../../../starter/words.json';
 
 export interface Entry {
 	readonly id: string;
@@ -8,11 +13,99 @@ export interface Entry {
 	readonly tags: string;
 }
 
+const FORGIVING: SearchOptions = { prefix: true, fuzzy: 0.25 };
+const HALF_TYPED: SearchOptions = { prefix: true, fuzzy: false };
+const EXACT: SearchOptions = { prefix: false, fuzzy: false };
+/** A word that only means the same counts for less than the one that was typed. */
+const SAME_COUNTS = 0.65;
+/** From so many letters on, what is typed may be the beginning of a word that others mean the same as. */
+const TELLING = 4;
+const LONGEST_PHRASE = 3;
+/** What comes to less than this part of the best is not near. */
+const WORTH_SHOWING = 0.1;
+const MOST_NEAR = 16;
+
+const split = MiniSearch.getDefault('tokenize') as (text: string) => string[];
+const lower = (text: string): string[] => split(text.toLowerCase()).filter(Boolean);
+const asIs = (word: string): string => word;
+/** A word stands in the index as it is, for what is half typed or mistyped, and by its stem. */
+const bothOf = (word: string): string[] => {
+	const own = word.toLowerCase();
+	const stem = stemmer(own);
+	return stem === own ? [own] : [own, stem];
+};
+const leftOut = new Set(words.leaveOut);
+
+/** Phrases that mean the same, by each of them: as stems, joined by a space. */
+const same = new Map<string, Set<string>>();
+/** Single words of them as they are written, for one that is typed a little wrong. */
+const known = new MiniSearch<{ id: string }>({ fields: ['id'], searchOptions: FORGIVING });
+const phraseOf = (typed: readonly string[]): string => typed.map(stemmer).join(' ');
+for (const group of words.same)
+	for (const phrase of group) {
+		const key = phraseOf(lower(phrase));
+		const others = same.get(key) ?? new Set<string>();
+		for (const other of group) if (other !== phrase) others.add(phraseOf(lower(other)));
+		if (lower(phrase).length === 1 && !known.has(phrase)) known.add({ id: phrase });
+		same.set(key, others);
+	}
+
+/** Phrases that mean the same as what is typed, which may be spelled a little wrong or half typed. */
+function sameAs(typed: readonly string[]): readonly string[] {
+	const exact = same.get(phraseOf(typed));
+	if (exact) return [...exact];
+	const [word] = typed;
+	if (typed.length > 1 || word === undefined || word.length < TELLING) return [];
+	return known.search(word).flatMap(({ id }) => {
+		const phrase = phraseOf([id as string]);
+		return [phrase, ...(same.get(phrase) ?? [])];
+	});
+}
+
+/** A question's phrases: those that are known stay together, small words are left out. */
+function phrasesOf(text: string): string[][] {
+	const all = lower(text);
+	const telling = all.filter((word) => !leftOut.has(word));
+	const list = telling.length > 0 ? telling : all;
+	const phrases: string[][] = [];
+	for (let at = 0; at < list.length;) {
+		let long = Math.min(LONGEST_PHRASE, list.length - at);
+		while (long > 1 && !same.has(phraseOf(list.slice(at, at + long)))) long--;
+		phrases.push(list.slice(at, at + long));
+		at += long;
+	}
+	return phrases;
+}
+
+/** What a phrase asks for: its words, what begins with them and what means the same; `forgiving`: also what is spelled a little differently. */
+const asQuery = (typed: readonly string[], forgiving: boolean): Query => ({
+	combineWith: 'OR',
+	queries: [
+		{
+			combineWith: 'AND',
+			queries: typed.map((word) => ({
+				combineWith: 'OR' as const,
+				queries: [
+					{ ...(forgiving ? FORGIVING : HALF_TYPED), queries: [word] },
+					{ ...EXACT, queries: [stemmer(word)] }
+				]
+			}))
+		},
+		...sameAs(typed).map((other) => ({
+			...EXACT,
+			boostTerm: () => SAME_COUNTS,
+			combineWith: 'AND' as const,
+			queries: other.split(' ')
+		}))
+	]
+});
+
 export class WordIndex {
 	private readonly known = new Map<string, Entry>();
 	private readonly index = new MiniSearch<Entry>({
 		fields: ['name', 'tags', 'about'],
-		searchOptions: { prefix: true, fuzzy: 0.25, boost: { name: 4, tags: 2 }, combineWith: 'AND' }
+		processTerm: bothOf,
+		searchOptions: { boost: { name: 4, tags: 2 }, processTerm: asIs }
 	});
 
 	/** Takes entries in, in place of those with their ids. */
@@ -34,6 +127,30 @@ export class WordIndex {
 
 	/** Ids of what fits all of the words, best first. */
 	find(text: string): string[] {
-		return this.index.search(text).map((hit) => hit.id as string);
+		const queries = phrasesOf(text).map((phrase) => this.asked(phrase));
+		if (queries.length === 0) return [];
+		return this.index.search({ combineWith: 'AND', queries }).map((hit) => hit.id as string);
+	}
+
+	/** What comes nearest to a wish, best first: what fits more of its words counts for more; what fits much less than the best is left out. */
+	nearest(text: string): Entry[] {
+		const phrases = phrasesOf(text);
+		const scores = new Map<string, { sum: number; fits: number }>();
+		for (const phrase of phrases)
+			for (const { id, score } of this.index.search(this.asked(phrase))) {
+				const so = scores.get(id as string) ?? { sum: 0, fits: 0 };
+				scores.set(id as string, { sum: so.sum + score, fits: so.fits + 1 });
+			}
+		const ranked = [...scores].map(([id, { sum, fits }]) => ({ id, score: (sum * fits) / phrases.length }));
+		ranked.sort((a, b) => b.score - a.score);
+		const least = (ranked[0]?.score ?? 0) * WORTH_SHOWING;
+		const near = ranked.filter(({ score }) => score >= least).slice(0, MOST_NEAR);
+		return near.flatMap(({ id }) => this.known.get(id) ?? []);
+	}
+
+	/** A wrong letter is forgiven where nothing fits as it is spelled. */
+	private asked(phrase: readonly string[]): Query {
+		const strict = asQuery(phrase, false);
+		return this.index.search(strict).length > 0 ? strict : asQuery(phrase, true);
 	}
 }

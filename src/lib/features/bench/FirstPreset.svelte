@@ -23,6 +23,7 @@
 		says="A preset is one motion of the camera: a jolt, a rumble, a sway. Make the first one and it shakes as soon as you press its key; from there it is turning numbers until it feels right."
 	>
 		<Button strong onclick={make} disabled={busy}>Make the first preset</Button>
+		<a href="{session.home}/library#starter">Begin from a starter set</a>
 		<a href="{session.home}/library">Bring some in from a kit</a>
 	</Begin>
 </main>
@@ -35,6 +36,7 @@
 	}
 	a {
 		align-self: center;
+		margin-right: 8px;
 		color: var(--lamp-text);
 	}
 </style>

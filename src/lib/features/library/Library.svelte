@@ -13,19 +13,24 @@
 	import { fileName, saveText } from '$lib/ui/save-text';
 	import Begin from '$lib/room/Begin.svelte';
 	import RoomHead from '$lib/room/RoomHead.svelte';
-	import Segments from '$lib/ui/Segments.svelte';
 	import { Audition } from './audition.svelte';
 	import { BodyAudition } from './body-audition.svelte';
-	import ChosenBar from './ChosenBar.svelte';
 	import { libraryCommands } from './commands';
 	import Heard from './Heard.svelte';
-	import { LibraryState } from './library.svelte';
+	import LibraryBar from './LibraryBar.svelte';
+	import { LibraryState, type Family, type Source } from './library.svelte';
 	import LibraryTable from './LibraryTable.svelte';
 	import Retired from './Retired.svelte';
-	import TagFilter from './TagFilter.svelte';
 
-	type Family = 'shake' | 'bob' | 'lag';
-	let { session, onopen }: { session: ProjectSession; onopen: (key: string) => void } = $props();
+	interface Props {
+		session: ProjectSession;
+		/** What is listed first. */
+		begin?: Source;
+		onopen: (key: string) => void;
+		/** Goes to where a document is worked on. */
+		ongo: (address: string) => void;
+	}
+	let { session, begin = 'yours', onopen, ongo }: Props = $props();
 
 	const library = untrack(() => new LibraryState(session));
 	const audition = new Audition();
@@ -37,20 +42,19 @@
 	const rows = $derived(library.rows);
 	const acted = $derived(library.acted);
 	let family = $state<Family>('shake');
+	let source = $state<Source>(untrack(() => begin));
 	const bodies = new BodyAudition();
-	const bodyRows = $derived.by(() => {
-		const words = typed.trim().toLowerCase().split(/\s+/).filter(Boolean);
-		const list = family === 'bob' ? session.bobs : session.lags;
-		return list.filter((p) => {
-			const text = `${p.name} ${p.about} ${p.tags.join(' ')}`.toLowerCase();
-			return words.every((word) => text.includes(word));
-		});
-	});
+	const bodyRows = $derived((family === 'bob' ? session.bobs : session.lags).filter(({ id }) => library.fits(id)));
+	const near = $derived((library.starters ?? []).map(({ name }) => name));
 	function turnTo(to: Family) {
 		family = to;
 		audition.stop();
 		const [first] = to === 'bob' ? session.bobs : session.lags;
 		if (to !== 'shake' && first) bodies.start(first);
+	}
+	function turnSource(to: Source) {
+		source = to;
+		audition.stop();
 	}
 	async function addBody() {
 		const key = await session.acts.newBody(family === 'bob' ? 'bob' : 'lag');
@@ -66,6 +70,8 @@
 	}
 	function find(text: string) {
 		typed = text;
+		// Who has nothing yet looks for something to begin from.
+		if (library.all.length + session.missing === 0) source = 'starter';
 		void library.search(text);
 	}
 	async function addNew() {
@@ -103,6 +109,7 @@
 		};
 	});
 	let search: HTMLInputElement;
+	let main: HTMLElement;
 </script>
 
 <div class="library">
@@ -117,9 +124,11 @@
 			aria-label="Find by name, tag or what it is for"
 			bind:this={search}
 			bind:value={typed}
-			oninput={() => library.search(typed)}
+			oninput={() => find(typed)}
 			onkeydown={(e) => {
 				if (e.key === 'Escape') find('');
+				// From the words to what they found.
+				if (e.key === 'ArrowDown') main.querySelector<HTMLElement>('[role=table]')?.focus();
 			}}
 		/>
 		<Button onclick={() => void (family === 'shake' ? addNew() : addBody())}><Plus size={14} /> New</Button>
@@ -129,104 +138,89 @@
 		>
 		<Button onclick={() => (retired = true)}><Archive size={14} /> Retired</Button>
 	</RoomHead>
-	<main>
-		<div class="bar">
-			<Segments
-				small
-				label="Family"
-				value={family}
-				options={[
-					{ value: 'shake', label: 'shakes' },
-					{ value: 'bob', label: 'head bobs' },
-					{ value: 'lag', label: 'lags' }
-				]}
-				onchange={turnTo}
-			/>
-			{#if family !== 'shake'}
-				<span class="count">{bodyRows.length}</span>
-			{:else if acted.length > 0}
-				<ChosenBar {session} {library} />
-			{:else}
-				<Segments
-					small
-					label="Kind"
-					value={library.filter.suits ?? 'all'}
-					options={[
-						{ value: 'all', label: 'all' },
-						{ value: 'burst', label: 'bursts' },
-						{ value: 'continuous', label: 'until stopped' }
-					]}
-					onchange={(v) =>
-						(library.filter = { ...library.filter, suits: v === 'all' ? null : (v as 'burst' | 'continuous') })}
-				/>
-				<Segments
-					small
-					label="View"
-					value={library.filter.view ?? 'all'}
-					options={[
-						{ value: 'all', label: 'any view' },
-						{ value: 'space', label: 'in depth' },
-						{ value: 'flat', label: 'flat' }
-					]}
-					onchange={(v) => (library.filter = { ...library.filter, view: v === 'all' ? null : (v as 'space' | 'flat') })}
-				/>
-				<TagFilter {library} />
-				<span class="count">{rows.length < library.all.length ? `${rows.length} of ${library.all.length}` : ''}</span>
-			{/if}
-		</div>
-		<div class="rows">
-			{#if family !== 'shake'}
-				{#await import('./BodyTable.svelte') then { default: BodyTable }}
-					<BodyTable
-						{session}
-						rows={bodyRows}
-						pointed={bodies.preset?.id ?? ''}
-						onpoint={(preset) => preset.id !== bodies.preset?.id && bodies.start(preset)}
-						{onopen}
-					/>
-				{/await}
-			{:else if library.all.length === 0}
-				<div class="none">
-					<Begin
-						{session}
-						title="No presets yet"
-						says="All motions of the game stand here side by side: pointed at, each is felt. Make one, or bring in those of a kit."
-					>
-						<Button strong onclick={() => void addNew()}><Plus size={14} /> New</Button>
-						<Button onclick={() => (bringing = true)}><FolderInput size={14} /> Bring in</Button>
-					</Begin>
-				</div>
-			{:else if rows.length === 0}
-				<div class="none">
-					<h2>Nothing fits</h2>
-					<p>Search also finds words that are spelled a little differently. Fewer tags find more.</p>
-					<Button
-						onclick={() => {
-							find('');
-							library.filter = { tags: new Set(), suits: null, view: null };
-						}}>Show all</Button
-					>
-				</div>
-			{:else}
-				<LibraryTable
-					bind:this={table}
-					{library}
-					{rows}
-					onpoint={point}
-					{onopen}
-					onrename={(key, name) => session.change(key, 'Name', (p) => void (p.name = name))}
-				/>
-			{/if}
-		</div>
-		<Heard
+	<main bind:this={main}>
+		<LibraryBar
 			{session}
 			{library}
-			shakes={family === 'shake'}
-			{audition}
-			{bodies}
-			onpoint={point}
-			onchoose={(key) => table?.show(key)}
+			{source}
+			{family}
+			bodies={bodyRows.length}
+			shown={rows.length}
+			onsource={turnSource}
+			onfamily={turnTo}
 		/>
+		{#if source === 'starter'}
+			{#await import('./StarterSets.svelte') then { default: StarterSets }}
+				<StarterSets {session} {typed} found={library.starters} ongo={(address) => ongo(address)} />
+			{/await}
+		{:else}
+			<div class="rows">
+				{#if family !== 'shake'}
+					{#await import('./BodyTable.svelte') then { default: BodyTable }}
+						<BodyTable
+							{session}
+							rows={bodyRows}
+							pointed={bodies.preset?.id ?? ''}
+							onpoint={(preset) => preset.id !== bodies.preset?.id && bodies.start(preset)}
+							{onopen}
+						/>
+					{/await}
+				{:else if library.all.length === 0}
+					<div class="none">
+						<Begin
+							{session}
+							title="No presets yet"
+							says="All motions of the game stand here side by side: pointed at, each is felt. Begin with one that is nearly right, make one anew, or bring in those of a kit."
+						>
+							<Button strong onclick={() => turnSource('starter')}>Look through the starter sets</Button>
+							<Button onclick={() => void addNew()}><Plus size={14} /> New</Button>
+							<Button onclick={() => (bringing = true)}><FolderInput size={14} /> Bring in</Button>
+						</Begin>
+					</div>
+				{:else if rows.length === 0}
+					<div class="none">
+						<h2>{typed.trim() && near.length > 0 ? 'Nothing of yours fits' : 'Nothing fits'}</h2>
+						{#if typed.trim() && near.length > 0}
+							<p>
+								The starter sets have {near.slice(0, 3).join(', ')}{near.length > 3
+									? ` and ${near.length - 3} more`
+									: ''}.
+							</p>
+							<Button strong onclick={() => turnSource('starter')}>Hear {near.length === 1 ? 'it' : 'them'}</Button>
+						{:else}
+							<p>
+								Search also finds words that are spelled a little differently, and those that mean the same. Fewer tags
+								find more.
+							</p>
+						{/if}
+						<Button
+							onclick={() => {
+								find('');
+								library.filter = { tags: new Set(), suits: null, view: null };
+							}}>Show all</Button
+						>
+					</div>
+				{:else}
+					<LibraryTable
+						bind:this={table}
+						{library}
+						{rows}
+						onpoint={point}
+						{onopen}
+						onrename={(key, name) => session.change(key, 'Name', (p) => void (p.name = name))}
+					/>
+				{/if}
+			</div>
+			<Heard
+				{session}
+				{library}
+				shakes={family === 'shake'}
+				{audition}
+				{bodies}
+				onpoint={point}
+				onchoose={(key) => table?.show(key)}
+			/>
+		{/if}
 	</main>
 </div>
 {#if bringing}
@@ -262,15 +256,6 @@
 		gap: 8px 12px;
 		padding: 10px 14px 12px;
 		min-height: 0;
-	}
-	.bar {
-		display: flex;
-		align-items: center;
-		gap: 10px;
-	}
-	.count {
-		margin-left: auto;
-		color: var(--ink-2);
 	}
 	.rows {
 		min-height: 0;

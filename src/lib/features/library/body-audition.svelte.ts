@@ -1,4 +1,4 @@
-/** Plays a head bob or a lag that is pointed at: steps on the spot, or a body that goes and stands. */
+/** Plays a head bob or a lag that is pointed at, or both of a rig: steps on the spot, or a body that goes and stands. */
 import type { BobPreset, LagPreset } from 'dinesis-runtime';
 import {
 	BobRun,
@@ -30,13 +30,15 @@ export class BodyAudition {
 	private readonly pose = new Float64Array(LAG_AXES.length);
 	private readonly offset = new Float64Array(CHANNEL_COUNT);
 
-	start(preset: BobPreset | LagPreset): void {
+	/** `steps`: a bob that goes along with a lag. */
+	start(preset: BobPreset | LagPreset, steps: BobPreset | null = null): void {
 		this.preset = preset;
 		this.time = 0;
 		this.pose.fill(0);
 		this.bob = this.lag = this.compiled = null;
-		if (isBob(preset)) this.bob = new BobRun((this.compiled = compileBob(preset)));
-		else {
+		const bob = isBob(preset) ? preset : steps;
+		if (bob) this.bob = new BobRun((this.compiled = compileBob(bob)));
+		if (!isBob(preset)) {
 			this.lag = new LagRun({ ...preset, snapsBeyond: null });
 			this.lag.snap(this.pose);
 		}
@@ -62,7 +64,8 @@ export class BodyAudition {
 		if (bob) {
 			bob.advance(dt, { speed: goes ? this.walks : 0, grounded: true });
 			offset.set(bob.offset);
-		} else if (lag) {
+		}
+		if (lag) {
 			const flat = this.preset!.view === 'flat';
 			if (goes && flat) pose[X]! += PIXELS * dt;
 			else if (goes) {
@@ -71,12 +74,7 @@ export class BodyAudition {
 			}
 			lag.advance(pose, dt);
 			// What stands still in the picture is the body; the camera is behind it by so much.
-			offset[X] = lag.behind[X]!;
-			offset[Y] = lag.behind[Y]!;
-			offset[Z] = lag.behind[Z]!;
-			offset[3] = lag.behind[PITCH]!;
-			offset[4] = lag.behind[YAW]!;
-			offset[5] = lag.behind[ROLL]!;
+			for (const c of [X, Y, Z, PITCH, YAW, ROLL]) offset[c]! += lag.behind[c]!;
 		}
 		return offset;
 	}

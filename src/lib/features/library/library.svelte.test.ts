@@ -12,6 +12,7 @@ function library() {
 	const tagged: [string, string, string[]][] = [];
 	const session = {
 		presets,
+		bobsAndLags: [],
 		order: presets.map((p) => p.id),
 		preset: (key: string) => presets.find((p) => p.id === key),
 		acts: {

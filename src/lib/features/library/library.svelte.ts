@@ -1,9 +1,9 @@
 /** The Library's state: what is listed, chosen and pointed at, and the figures as they come in. */
 import { wrap, type Remote } from 'comlink';
 import type { Measure } from '$lib/analysis';
-import type { ShakePreset } from 'dinesis-runtime';
-import type { Card } from '$lib/workers/protocol';
-import type { Entry, WordIndex } from '$lib/workers/word-index';
+import type { AnyPreset, ShakePreset } from 'dinesis-runtime';
+import type { Card, Near, SearchDoor } from '$lib/workers/protocol';
+import type { Entry } from '$lib/workers/word-index';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { between, NO_FILTER, passes, sorted, tagCounts, type Column, type Filter, type Sort } from './list';
 
@@ -16,7 +16,11 @@ const CHUNK = 500;
 const MOST_TAG_LETTERS = 40;
 const MOST_TAGS = 40;
 
-const entryOf = (p: ShakePreset): Entry => ({ id: p.id, name: p.name, about: p.about, tags: p.tags.join(' ') });
+export type Family = 'shake' | 'bob' | 'lag';
+/** Whose motions are listed: the project's, or those of the starter sets. */
+export type Source = 'yours' | 'starter';
+
+const entryOf = (p: AnyPreset): Entry => ({ id: p.id, name: p.name, about: p.about, tags: p.tags.join(' ') });
 
 export class LibraryState {
 	filter = $state.raw<Filter>(NO_FILTER);
@@ -30,10 +34,12 @@ export class LibraryState {
 	unmeasured = $state(0);
 	/** What the last search found, best first; null: nothing is searched. */
 	private hits = $state.raw<readonly string[] | null>(null);
+	/** What of the starter sets comes nearest to the words, best first; null: nothing is searched. */
+	starters = $state.raw<readonly Near[] | null>(null);
 	private readonly cards = new WeakMap<ShakePreset, Card>();
-	private readonly known = new Map<string, ShakePreset>();
+	private readonly known = new Map<string, AnyPreset>();
 	private searcher: Worker | null = null;
-	private words: Remote<WordIndex> | null = null;
+	private words: Remote<SearchDoor> | null = null;
 	private asked = '';
 	private lastChosen = '';
 	private closed = false;
@@ -42,6 +48,11 @@ export class LibraryState {
 	private batch: ReturnType<typeof setTimeout> | null = null;
 
 	constructor(readonly session: ProjectSession) {}
+
+	/** Whether what is searched fits a preset of whatever family. */
+	fits(id: string): boolean {
+		return this.hits === null || this.hits.includes(id);
+	}
 
 	/** Every preset in use. */
 	readonly all = $derived.by(() => this.session.presets);
@@ -89,16 +100,20 @@ export class LibraryState {
 	/** Looks for words; empty: everything is listed again. */
 	async search(text: string): Promise<void> {
 		this.asked = text.trim();
-		if (this.asked === '' || !this.words) return void (this.hits = null);
-		const found = await this.words.find(this.asked);
+		if (this.asked === '' || !this.words) return void (this.hits = this.starters = null);
+		const { words } = this;
+		const found = await words.find(this.asked);
 		// A later question has been asked meanwhile.
-		if (this.asked === text.trim()) this.hits = found;
+		if (this.asked !== text.trim()) return;
+		this.hits = found;
+		const near = await words.starters(this.asked);
+		if (this.asked === text.trim()) this.starters = near;
 	}
 
 	/** Begins what needs a browser. Returns what ends it. */
 	open(): () => void {
 		this.searcher = new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' });
-		this.words = wrap<WordIndex>(this.searcher);
+		this.words = wrap<SearchDoor>(this.searcher);
 		return () => {
 			this.closed = true;
 			if (this.batch) clearTimeout(this.batch);
@@ -109,7 +124,7 @@ export class LibraryState {
 	/** Takes in what is new or changed: the search in chunks, the figures one after the other. */
 	async keepUp(presets: readonly ShakePreset[]): Promise<void> {
 		const run = ++this.runs;
-		await this.takeIn(presets);
+		await this.takeIn([...presets, ...this.session.bobsAndLags]);
 		const waiting = presets.filter((p) => !this.cards.has(p));
 		this.unmeasured = waiting.length;
 		for (const preset of waiting) {
@@ -170,7 +185,7 @@ export class LibraryState {
 		}
 	}
 
-	private async takeIn(presets: readonly ShakePreset[]): Promise<void> {
+	private async takeIn(presets: readonly AnyPreset[]): Promise<void> {
 		const { words } = this;
 		if (!words) return;
 		const keys = new Set(presets.map((p) => p.id));

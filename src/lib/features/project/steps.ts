@@ -14,8 +14,8 @@ export function firstSteps(session: ProjectSession): FirstStep[] {
 	const isHeard = wiring.cues.some((cue) => cue.on && cue.actions.length > 0);
 	return [
 		{
-			says: 'Make a preset',
-			why: 'one motion: a jolt, a rumble, a sway. It moves as soon as it is made.',
+			says: 'Make a preset, or take one of the starter sets',
+			why: 'one motion: a jolt, a rumble, a sway. It moves as soon as it is there.',
 			room: 'bench',
 			done: order.length + missing + bobsAndLags.length > 0
 		},

@@ -67,6 +67,12 @@ export function everywhere(parts: ShellParts): CommandTable {
 				keys: ['g s'],
 				run: () => parts.visit('project')
 			},
+			{
+				id: 'starters',
+				label: 'Starter sets',
+				about: 'motions to begin from',
+				run: () => parts.go(`${session.home}/library#starter`)
+			},
 			{ id: 'shelf new', label: 'New project', about: 'projects', run: () => parts.go('/projects#new') },
 			{
 				id: 'theme',

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
 	import Library from '$lib/features/library/Library.svelte';
 	import { useSession } from '$lib/session/session.svelte';
 
@@ -7,4 +8,11 @@
 </script>
 
 <svelte:head><title>Library · {session.project.name}</title></svelte:head>
-<Library {session} onopen={(key) => goto(`${session.home}/bench/${key}`)} />
+{#key page.url.hash === '#starter'}
+	<Library
+		{session}
+		begin={page.url.hash === '#starter' ? 'starter' : 'yours'}
+		onopen={(key) => goto(`${session.home}/bench/${key}`)}
+		ongo={(address) => goto(address)}
+	/>
+{/key}
