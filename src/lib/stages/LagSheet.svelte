@@ -142,7 +142,7 @@
 	{/if}
 	<dl>
 		<dt>trails</dt>
-		<dd>{trails.map(({ label, by }) => `${by.toPrecision(2)} ${unit} ${label}`).join(', ')}</dd>
+		<dd>{trails.map(({ label, by }) => `${Number(by.toPrecision(2))} ${unit} ${label}`).join(', ')}</dd>
 	</dl>
 	<div class="tiles">
 		<NumberField

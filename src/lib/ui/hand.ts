@@ -3,6 +3,15 @@ class Hand {
 	private pointing = false;
 	/** What a press of the pointer gave the focus. */
 	private focused: EventTarget | null = null;
+	/** Where the pointer was last, on the screen. */
+	private at: readonly [number, number] = [NaN, NaN];
+
+	/**
+	 * Whether the pointer came here of itself, asked as it enters: what is laid out anew or scrolled beneath one that rests was not pointed at.
+	 */
+	cameHere({ screenX, screenY }: PointerEvent): boolean {
+		return screenX !== this.at[0] || screenY !== this.at[1];
+	}
 
 	/** Whether a press of the pointer gave it the focus. */
 	pointedAt(target: EventTarget | null): boolean {
@@ -23,11 +32,14 @@ class Hand {
 		const chosen = ({ target: list }: Event): void => {
 			if (list instanceof HTMLSelectElement && this.pointedAt(list)) list.blur();
 		};
+		const moved = ({ screenX, screenY }: PointerEvent): void => void (this.at = [screenX, screenY]);
+		target.addEventListener('pointermove', moved, true);
 		target.addEventListener('pointerdown', pressed, true);
 		target.addEventListener('keydown', typed, true);
 		target.addEventListener('focusin', focused, true);
 		target.addEventListener('change', chosen);
 		return () => {
+			target.removeEventListener('pointermove', moved, true);
 			target.removeEventListener('pointerdown', pressed, true);
 			target.removeEventListener('keydown', typed, true);
 			target.removeEventListener('focusin', focused, true);

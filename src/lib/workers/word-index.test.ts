@@ -27,3 +27,43 @@ describe('the word index', () => {
 		expect(index.find('barrel')).toEqual([]);
 	});
 });
+
+describe('ordinary words', () => {
+	const index = new WordIndex();
+	index.put([
+		entry('blast', 'Blast close by', 'near', 'A charge goes off a few steps away.'),
+		entry('train', 'Train passes close by', 'long', 'From the first hum to the last car.'),
+		entry('door', 'Heavy door falls shut', 'heavy', 'Oak or iron meets its frame.'),
+		entry('nights', 'Two nights without sleep', 'tired', 'The head sinks, catches itself.'),
+		entry('firing', 'Firing without pause', 'gun', 'One motion for a whole burst.')
+	]);
+	const first = (text: string): string | undefined => index.nearest(text)[0]?.id;
+
+	it('words that mean the same find it, also half typed or misspelled; whole phrases do', () => {
+		expect(index.find('explosion')).toEqual(['blast']);
+		expect(index.find('explosoin')).toEqual(['blast']);
+		expect(index.find('explo')).toEqual(['blast']);
+		expect(index.find('machine gun')).toEqual(['firing']);
+	});
+
+	it('a word is known by its stem, and small words say nothing', () => {
+		expect(index.find('falling doors')).toEqual(['door']);
+		expect(index.find('the door of my house')).toEqual([]);
+		expect(index.find('with the door')).toEqual(['door']);
+		expect(first('he has not slept for two days')).toBe('nights');
+	});
+
+	it('a wish is met by what fits most of its words; asked strictly, all must fit', () => {
+		expect(first('a heavy door falls shut behind me')).toBe('door');
+		expect(first('the train passes close by my window')).toBe('train');
+		expect(index.find('train without windows')).toEqual([]);
+		expect(index.nearest('zzzz')).toEqual([]);
+	});
+
+	it('what fits as it is spelled is not mixed with what is spelled nearly so', () => {
+		const own = new WordIndex();
+		own.put([entry('a', 'Cart'), entry('b', 'Card')]);
+		expect(own.find('cart')).toEqual(['a']);
+		expect(own.find('carx').sort()).toEqual(['a', 'b']);
+	});
+});

@@ -18,12 +18,16 @@ const HALF_TYPED: SearchOptions = { prefix: true, fuzzy: false };
 const EXACT: SearchOptions = { prefix: false, fuzzy: false };
 /** A word that only means the same counts for less than the one that was typed. */
 const SAME_COUNTS = 0.65;
+/** And what means the same as a word that was perhaps meant, for less again. */
+const GUESSED_COUNTS = 0.2;
 /** From so many letters on, what is typed may be the beginning of a word that others mean the same as. */
 const TELLING = 4;
 const LONGEST_PHRASE = 3;
 /** What comes to less than this part of the best is not near. */
 const WORTH_SHOWING = 0.1;
 const MOST_NEAR = 16;
+/** What all words fit, but by chance rather than by what it is, comes to less than this part of the best. */
+const WORTH_LISTING = 0.05;
 
 const split = MiniSearch.getDefault('tokenize') as (text: string) => string[];
 const lower = (text: string): string[] => split(text.toLowerCase()).filter(Boolean);
@@ -50,16 +54,16 @@ for (const group of words.same)
 		same.set(key, others);
 	}
 
-/** Phrases that mean the same as what is typed, which may be spelled a little wrong or half typed. */
-function sameAs(typed: readonly string[]): readonly string[] {
+/** Phrases that mean the same as what is typed; `forgiving`: as the word that it comes nearest to. */
+function sameAs(typed: readonly string[], forgiving: boolean): readonly string[] {
 	const exact = same.get(phraseOf(typed));
 	if (exact) return [...exact];
 	const [word] = typed;
-	if (typed.length > 1 || word === undefined || word.length < TELLING) return [];
-	return known.search(word).flatMap(({ id }) => {
-		const phrase = phraseOf([id as string]);
-		return [phrase, ...(same.get(phrase) ?? [])];
-	});
+	if (!forgiving || typed.length > 1 || word === undefined || word.length < TELLING) return [];
+	const [nearest] = known.search(word);
+	if (!nearest) return [];
+	const phrase = phraseOf([nearest.id as string]);
+	return [phrase, ...(same.get(phrase) ?? [])];
 }
 
 /** A question's phrases: those that are known stay together, small words are left out. */
@@ -91,9 +95,9 @@ const asQuery = (typed: readonly string[], forgiving: boolean): Query => ({
 				]
 			}))
 		},
-		...sameAs(typed).map((other) => ({
+		...sameAs(typed, forgiving).map((other) => ({
 			...EXACT,
-			boostTerm: () => SAME_COUNTS,
+			boostTerm: () => (forgiving ? GUESSED_COUNTS : SAME_COUNTS),
 			combineWith: 'AND' as const,
 			queries: other.split(' ')
 		}))
@@ -129,7 +133,9 @@ export class WordIndex {
 	find(text: string): string[] {
 		const queries = phrasesOf(text).map((phrase) => this.asked(phrase));
 		if (queries.length === 0) return [];
-		return this.index.search({ combineWith: 'AND', queries }).map((hit) => hit.id as string);
+		const hits = this.index.search({ combineWith: 'AND', queries });
+		const least = (hits[0]?.score ?? 0) * WORTH_LISTING;
+		return hits.filter(({ score }) => score >= least).map((hit) => hit.id as string);
 	}
 
 	/** What comes nearest to a wish, best first: what fits more of its words counts for more; what fits much less than the best is left out. */

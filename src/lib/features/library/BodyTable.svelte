@@ -15,6 +15,8 @@
 	import Copy from '@lucide/svelte/icons/copy';
 	import { isBob } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import { rowAfter } from './row-keys';
+	import { hand } from '$lib/ui/hand';
 	import { bodyRow, DRAWING, type Body, type BodyRow } from './body-rows';
 
 	interface Props {
@@ -53,11 +55,9 @@
 	function keys(event: KeyboardEvent) {
 		if (event.target !== event.currentTarget) return;
 		const at = shown.findIndex((row) => row.id === pointed);
-		const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-		if (by !== undefined) {
-			const next = shown[Math.max(0, Math.min(shown.length - 1, at < 0 ? 0 : at + by))];
-			if (next) onpoint(next.original.preset);
-		} else if (event.key === 'Enter' && shown[at]) onopen(shown[at].id);
+		const to = rowAfter(event.key, at, shown.length);
+		if (to !== null) onpoint(shown[to]!.original.preset);
+		else if (event.key === 'Enter' && shown[at]) onopen(shown[at].id);
 		else return;
 		event.preventDefault();
 		event.stopPropagation();
@@ -90,7 +90,7 @@
 			class="row"
 			role="row"
 			class:pointed={id === pointed}
-			onpointerenter={() => onpoint(row.preset)}
+			onpointerenter={(e) => hand.cameHere(e) && onpoint(row.preset)}
 			ondblclick={() => onopen(id)}
 		>
 			<span role="cell" class="name"

@@ -74,6 +74,11 @@
 		if (library.all.length + session.missing === 0) source = 'starter';
 		void library.search(text);
 	}
+	function toFirst() {
+		const table = main.querySelector<HTMLElement>('[role=table]');
+		table?.focus();
+		table?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Home', bubbles: true }));
+	}
 	async function addNew() {
 		const key = await session.acts.addNew();
 		if (key) onopen(key);
@@ -128,7 +133,7 @@
 			onkeydown={(e) => {
 				if (e.key === 'Escape') find('');
 				// From the words to what they found.
-				if (e.key === 'ArrowDown') main.querySelector<HTMLElement>('[role=table]')?.focus();
+				if (e.key === 'ArrowDown') toFirst();
 			}}
 		/>
 		<Button onclick={() => void (family === 'shake' ? addNew() : addBody())}><Plus size={14} /> New</Button>

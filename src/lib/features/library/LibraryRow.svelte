@@ -2,6 +2,7 @@
 	/** One preset of the Library: its drawing, its figures, its tags; pointed at it plays. */
 	import type { ShakePreset } from 'dinesis-runtime';
 	import Outline from '$lib/plots/Outline.svelte';
+	import { hand } from '$lib/ui/hand';
 	import type { LibraryState } from './library.svelte';
 
 	interface Props {
@@ -33,7 +34,7 @@
 	class:pointed={library.pointed === preset.id}
 	class:chosen={library.chosen.has(preset.id)}
 	{@attach () => library.want(preset)}
-	onpointerenter={() => onpoint(preset)}
+	onpointerenter={(e) => hand.cameHere(e) && onpoint(preset)}
 	onclick={(e) => (e.ctrlKey || e.metaKey || e.shiftKey) && library.choose(preset.id, e.shiftKey)}
 	ondblclick={() => onopen(preset.id)}
 >

@@ -6,6 +6,7 @@
 	import type { LibraryState } from './library.svelte';
 	import LibraryRow from './LibraryRow.svelte';
 	import type { Column } from './list';
+	import { rowAfter } from './row-keys';
 
 	interface Props {
 		library: LibraryState;
@@ -36,14 +37,11 @@
 	function keys(event: KeyboardEvent) {
 		if (renaming) return;
 		const at = rows.findIndex((p) => p.id === library.pointed);
-		const by = { ArrowDown: 1, ArrowUp: -1, PageDown: 10, PageUp: -10 }[event.key];
+		const to = rowAfter(event.key, at, rows.length);
 		const here = rows[at];
-		if (by !== undefined) {
-			const next = rows[Math.max(0, Math.min(rows.length - 1, at < 0 ? 0 : at + by))];
-			if (next) {
-				onpoint(next);
-				list?.scrollToIndex(rows.indexOf(next), { align: 'nearest' });
-			}
+		if (to !== null) {
+			onpoint(rows[to]!);
+			list?.scrollToIndex(to, { align: 'nearest' });
 		} else if (event.key === ' ' && here) onpoint(here);
 		else if (event.key === 'Enter' && here) onopen(here.id);
 		else if (event.key === 'F2' && here) renaming = here.id;

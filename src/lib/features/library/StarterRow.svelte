@@ -6,6 +6,7 @@
 	import type { Starter } from '$lib/starter/sets';
 	import Outline from '$lib/plots/Outline.svelte';
 	import Button from '$lib/ui/Button.svelte';
+	import { hand } from '$lib/ui/hand';
 	import { bodyRow, DRAWING } from './body-rows';
 	import { asBody, asRig, asShake, idOf, type Starters } from './starters.svelte';
 
@@ -38,7 +39,7 @@
 	data-id={idOf(starter)}
 	class:pointed={starters.pointed === idOf(starter)}
 	{@attach () => starters.want(starter)}
-	onpointerenter={onpoint}
+	onpointerenter={(e) => hand.cameHere(e) && onpoint()}
 	onclick={onpoint}
 	ondblclick={ontake}
 >

@@ -9,6 +9,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import { Audition } from './audition.svelte';
 	import { BodyAudition } from './body-audition.svelte';
+	import { rowAfter } from './row-keys';
 	import StarterHeard from './StarterHeard.svelte';
 	import StarterRow from './StarterRow.svelte';
 	import { asBody, asRig, asShake, idOf, Starters } from './starters.svelte';
@@ -60,14 +61,11 @@
 	function keys(event: KeyboardEvent) {
 		if (event.target !== event.currentTarget) return;
 		const at = listed.findIndex(({ starter }) => idOf(starter) === starters.pointed);
-		const by = { ArrowDown: 1, ArrowUp: -1, PageDown: 10, PageUp: -10 }[event.key];
+		const to = rowAfter(event.key, at, listed.length);
 		const here = listed[at]?.starter;
-		if (by !== undefined) {
-			const next = listed[Math.max(0, Math.min(listed.length - 1, at < 0 ? 0 : at + by))]?.starter;
-			if (next) {
-				point(next);
-				show(next);
-			}
+		if (to !== null) {
+			point(listed[to]!.starter);
+			show(listed[to]!.starter);
 		} else if (event.key === ' ' && here) {
 			starters.pointed = '';
 			point(here);

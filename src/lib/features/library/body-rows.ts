@@ -57,7 +57,7 @@ function ofLag(lag: LagPreset): Figures {
 	return {
 		body: answer.body,
 		drawn: answer.view,
-		says: `trails ${first!.by.toPrecision(2)} ${unit} ${first!.label}`,
+		says: `trails ${Number(first!.by.toPrecision(2))} ${unit} ${first!.label}`,
 		more: answer.settled === null ? 'long to settle' : `settled in ${answer.settled.toFixed(2)} s`,
 		size: first!.by
 	};

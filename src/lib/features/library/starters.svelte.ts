@@ -75,12 +75,11 @@ export class Starters {
 		return this.sets.find(({ members }) => members.includes(starter))?.name ?? '';
 	}
 
-	/** Whether the project has one of its id and kind. */
+	/** Whether the project has it, however it has been tuned since: its id under its name. */
 	isHere({ kind, document }: Starter): boolean {
 		const { session } = this;
-		if (kind === 'rig') return session.wiring.rigs.some(({ id }) => id === document.id);
-		if (kind === 'shake') return session.preset(document.id) !== undefined;
-		return session.bobsAndLags.some(({ id, family }) => id === document.id && family === kind);
+		const list = kind === 'rig' ? session.wiring.rigs : kind === 'shake' ? session.presets : session.bobsAndLags;
+		return list.some(({ id, name }) => id === document.id && name === document.name);
 	}
 
 	/** Figures of a shake, when they are at hand; asked for where a row is on the screen. */
