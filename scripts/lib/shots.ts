@@ -139,6 +139,20 @@ export const SHOTS: readonly Shot[] = [
 		}
 	},
 	{
+		name: 'starter-sets',
+		path: 'library#starter',
+		act: async (page) => {
+			const near = page.getByRole('row').filter({ hasText: 'Blast close by' });
+			await near.hover();
+			await page.locator('.glass.ready').waitFor();
+			// All that stand in the chart are measured.
+			await page.locator('[data-id="dash-px"] .figures b').first().waitFor({ timeout: 90_000 });
+			await page.mouse.move(600, 60);
+			await near.hover();
+			await page.waitForTimeout(700);
+		}
+	},
+	{
 		name: 'cues',
 		path: 'cues',
 		act: async (page) => {

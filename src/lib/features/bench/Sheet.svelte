@@ -8,7 +8,6 @@
 	import type { Shelf } from '$lib/workers/shelf';
 	import type { BenchState } from './bench.svelte';
 	import ChannelGrid from './ChannelGrid.svelte';
-	import FindingLines from '$lib/room/FindingLines.svelte';
 	import Frame from '$lib/ui/Frame.svelte';
 	import Figures from './Figures.svelte';
 	import LayerLine from './LayerLine.svelte';
@@ -37,6 +36,7 @@
 		fetchAfterPaint(
 			() => import('./HowPlayed.svelte'),
 			() => import('./Trying.svelte'),
+			() => import('$lib/room/FindingLines.svelte'),
 			() => import('./Neighbours.svelte'),
 			() => import('./KeysEditor.svelte')
 		)
@@ -183,11 +183,13 @@
 	{/if}
 
 	{#if page !== 'vary'}
-		<FindingLines
-			list={found}
-			most={2}
-			onfix={({ fix }) => onchange(fix!.label, (p) => fix!.apply(p) as ShakePreset, 'fix', true)}
-		/>
+		{#if found.length > 0}{#await import('$lib/room/FindingLines.svelte') then { default: FindingLines }}
+				<FindingLines
+					list={found}
+					most={2}
+					onfix={({ fix }) => onchange(fix!.label, (p) => fix!.apply(p) as ShakePreset, 'fix', true)}
+				/>
+			{/await}{/if}
 		<Figures {preset} {shelf} />
 	{/if}
 </Frame>

@@ -3,7 +3,6 @@
 	import type { ShakePreset } from 'dinesis-runtime';
 	import { isBob, isLag, LAG_AXES } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import SpeedChart from '$lib/stages/SpeedChart.svelte';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
 	import type { Audition } from './audition.svelte';
 	import type { BodyAudition } from './body-audition.svelte';
@@ -53,7 +52,9 @@
 	</div>
 	{#if body && isBob(body)}
 		<div class="drawn">
-			<SpeedChart bob={body} speed={bodies.walks} onspeed={() => undefined} ongait={null} />
+			{#await import('$lib/stages/SpeedChart.svelte') then { default: SpeedChart }}
+				<SpeedChart bob={body} speed={bodies.walks} onspeed={() => undefined} ongait={null} />
+			{/await}
 		</div>
 	{:else if body && isLag(body)}
 		<div class="drawn">

@@ -20,7 +20,6 @@
 	import LibraryBar from './LibraryBar.svelte';
 	import { LibraryState, type Family, type Source } from './library.svelte';
 	import LibraryTable from './LibraryTable.svelte';
-	import Retired from './Retired.svelte';
 
 	interface Props {
 		session: ProjectSession;
@@ -104,8 +103,13 @@
 				search: () => search.focus()
 			})
 		);
-		// The other table comes after the first paint, so that it is there while the server is away.
-		fetchAfterPaint(() => import('./BodyTable.svelte'));
+		// What is not seen at first comes after the first paint, so that it is there while the server is away.
+		fetchAfterPaint(
+			() => import('./BodyTable.svelte'),
+			() => import('./ChosenBar.svelte'),
+			() => import('./Retired.svelte'),
+			() => import('./StarterSets.svelte')
+		);
 		const close = library.open();
 		void library.keepUp(library.all);
 		return () => {
@@ -233,7 +237,11 @@
 		<BringIn {session} open onclose={() => (bringing = false)} />
 	{/await}
 {/if}
-<Retired {session} open={retired} onclose={() => (retired = false)} />
+{#if retired}
+	{#await import('./Retired.svelte') then { default: Retired }}
+		<Retired {session} open onclose={() => (retired = false)} />
+	{/await}
+{/if}
 
 <style>
 	.library {

@@ -2,7 +2,6 @@
 	/** Above the Library's list: whose motions, which family, and what they are narrowed down to; what is done with those chosen. */
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
-	import ChosenBar from './ChosenBar.svelte';
 	import type { Family, LibraryState, Source } from './library.svelte';
 	import TagFilter from './TagFilter.svelte';
 
@@ -52,7 +51,7 @@
 		{#if family !== 'shake'}
 			<span class="count">{bodies}</span>
 		{:else if acted.length > 0}
-			<ChosenBar {session} {library} />
+			{#await import('./ChosenBar.svelte') then { default: ChosenBar }}<ChosenBar {session} {library} />{/await}
 		{:else}
 			<Segments
 				small
