@@ -1,12 +1,18 @@
-/** ./dinesis bake: a course, or a game's own log of events, played through the kit's cues, as CSV on stdout. */
-import { bakeCourse } from '../src/lib/course';
+/**
+ * ./dinesis bake: a course, or a game's own log of events, played through the kit's cues, as CSV on stdout: the offsets, or with `--explain`
+ * what every event came to.
+ */
+import { bakeCourse, explainCourse } from '../src/lib/course';
 import { newCourse, sayProblem, type Course } from '../src/lib/documents';
-import { readEventLog, trackToCsv } from '../src/lib/formats';
+import { decisionsToCsv, readEventLog, trackToCsv } from '../src/lib/formats';
 import { numberFlag, readArguments } from './lib/arguments';
 import { needKit, needText } from './lib/kit-file';
 import { fail } from './lib/say';
 
-const args = readArguments(process.argv.slice(2), { values: ['course', 'log', 'rig', 'fps', 'seed'] });
+const args = readArguments(process.argv.slice(2), {
+	values: ['course', 'log', 'rig', 'fps', 'seed'],
+	switches: ['explain']
+});
 const kit = needKit(args.plain[0]);
 /** What stands on for a while after the last row, so that one also sees how it ends. */
 const AFTER_LOG_S = 3;
@@ -34,10 +40,16 @@ if (rig !== null && !kit.rigs.some((r) => r.id === rig))
 const course: Course = { ...seen, rig };
 const fps = numberFlag(args, 'fps', { min: 0.001, max: 100000 });
 if (course.seconds * (fps ?? 60) > 2e7) fail('That is more than 20 million rows; ask for fewer pictures a second.');
+const seed = numberFlag(args, 'seed', { min: -2147483648, max: 4294967295, whole: true });
+process.stdout.on('error', () => process.exit(0));
+if (args.flags.has('explain')) {
+	process.stdout.write(decisionsToCsv(explainCourse(kit, course, seed)));
+	process.exit(0);
+}
 let said = -1;
 const track = bakeCourse(kit, course, {
 	fps,
-	seed: numberFlag(args, 'seed', { min: -2147483648, max: 4294967295, whole: true }),
+	seed,
 	progress: (part) => {
 		const tenth = Math.floor(part * 10);
 		if (tenth === said || !process.stderr.isTTY) return;
@@ -45,5 +57,4 @@ const track = bakeCourse(kit, course, {
 		process.stderr.write(`\rbaking, ${tenth * 10} %   ${tenth === 9 ? '\n' : ''}`);
 	}
 });
-process.stdout.on('error', () => process.exit(0));
 process.stdout.write(trackToCsv(track!));

@@ -10,6 +10,7 @@ export { RIG_STAGES, viewOf, type Lean, type Limits, type RigStage, type RigView
 export { EYES, EYE_HEIGHT } from './chain/view';
 export { CueEngine } from './cues/engine';
 export { NO_LINKS, VIEWERS, occurrencesOf, type EventLink, type Happening, type WorldLinks } from './cues/links';
+export { PICKS, type Miss, type Picks } from './cues/types';
 export type {
 	Between,
 	CameraAction,
@@ -25,7 +26,7 @@ export type {
 export { GameValues } from './drives/drives';
 export type { Drive } from './drives/types';
 export { CameraRun, type CameraChange } from './frame/camera';
-export { Director } from './frame/director';
+export { Director, type Decision } from './frame/director';
 export { clockOf, type Clock } from './units/clock';
 export { Frame, type FrameBody, type Played } from './frame/frame';
 export { RigRun } from './frame/rig';
@@ -48,7 +49,7 @@ export {
 export { gameEvent, kitFields, parameter, worldLinks } from './kit/kit-shape';
 export { lagPreset } from './kit/lag-shape';
 export { isOfThisVersion, openKitAs } from './kit/open';
-export { RANGES, rising, shakePreset } from './kit/preset-shape';
+export { RANGES, rising, shakePreset, tag } from './kit/preset-shape';
 export { rig } from './kit/rig-shape';
 export {
 	boolean,

@@ -8,7 +8,7 @@ import { clamp01 } from '../math/scalar';
 import { combine, hashText, unit } from '../random/hash';
 import { TIME, type Clock } from '../units/clock';
 import type { Seconds } from '../units/quantities';
-import type { GameEvent, Amount, Between, Cue, CueAction, Occurrence, Order, PlayAction } from './types';
+import type { GameEvent, Amount, Between, Cue, CueAction, Miss, Missed, Occurrence, Order, PlayAction } from './types';
 
 /** A chain of cues that raise events ends here: a longer one would hardly be meant. */
 export const MOST_CHAINED = 8;
@@ -67,6 +67,8 @@ const within = (value: number | undefined, { from, to }: Between): boolean =>
 export class CueEngine {
 	/** Chains that were cut because they went on and on: the cue at whose action it happened, and how often. */
 	readonly cutChains = new Map<string, number>();
+	/** Hears of each cue that was asked and did not answer; null: nobody listens, and nothing is made of it. */
+	onMiss: ((miss: Miss) => void) | null = null;
 	/** Ends that came without a start, by event. */
 	readonly looseEnds = new Map<string, number>();
 	private readonly byEvent = new Map<string, Ready[]>();
@@ -228,19 +230,33 @@ export class CueEngine {
 
 	private try(ready: Ready, occurrence: Occurrence, at: Seconds, depth: number): void {
 		const { conditions } = ready.cue;
-		if (ready.spent && conditions.once) return;
-		if (at - ready.lastAt < conditions.coolDown - 1e-9) return;
-		for (const tag of conditions.tags) if (!occurrence.tags?.includes(tag) && !ready.event.tags.includes(tag)) return;
-		for (const bound of conditions.values) if (!within(occurrence.values?.[bound.of], bound)) return;
-		for (const bound of conditions.parameters) if (!within(this.readValue(bound.of), bound)) return;
+		if (ready.spent && conditions.once) return this.miss(ready, at, 'spent', '', NaN);
+		const rest = conditions.coolDown - (at - ready.lastAt);
+		if (rest > 1e-9) return this.miss(ready, at, 'cooling-down', '', rest);
+		for (const tag of conditions.tags)
+			if (!occurrence.tags?.includes(tag) && !ready.event.tags.includes(tag))
+				return this.miss(ready, at, 'not-tagged', tag, NaN);
+		for (const bound of conditions.values) {
+			const value = occurrence.values?.[bound.of];
+			if (!within(value, bound)) return this.miss(ready, at, 'value', bound.of, value ?? NaN);
+		}
+		for (const bound of conditions.parameters) {
+			const value = this.readValue(bound.of);
+			if (!within(value, bound)) return this.miss(ready, at, 'parameter', bound.of, value ?? NaN);
+		}
 		const chance = combine(combine(this.seed, hashText(ready.cue.seededBy ?? ready.cue.id)), ++ready.asked);
-		if (conditions.chance < 1 && unit(chance) >= conditions.chance) return;
+		if (conditions.chance < 1 && unit(chance) >= conditions.chance)
+			return this.miss(ready, at, 'chance', '', conditions.chance);
 		ready.lastAt = at;
 		ready.spent = true;
 		this.firings++;
 		ready.cue.actions.forEach((action, i) =>
 			this.act(ready, action, i, occurrence, at, depth, combine(chance, chanceOf(action)))
 		);
+	}
+
+	private miss({ cue }: Ready, at: Seconds, why: Missed, of: string, is: number): void {
+		this.onMiss?.({ at, cue: cue.id, event: cue.event, why, of, is });
 	}
 
 	private act(
@@ -282,7 +298,10 @@ export class CueEngine {
 	): Order | null {
 		const memory = ready.memory.get(action.id)!;
 		const preset = pick(action, memory.lastPick, chance);
-		if (preset < 0) return null;
+		if (preset < 0) {
+			this.miss(ready, at, 'nothing-to-pick', '', NaN);
+			return null;
+		}
 		memory.lastPick = preset;
 		const strength = this.amount(ready.event, action.strength, curve, occurrence) * this.builtUp(memory, action, at);
 		return {
@@ -318,9 +337,17 @@ export class CueEngine {
 
 	private builtUp(memory: Memory, { buildUp }: PlayAction, at: Seconds): number {
 		if (!buildUp) return 1;
-		memory.repeated = at - memory.repeatedAt <= buildUp.coolDown ? memory.repeated + 1 : 0;
+		const { by, most, coolDown, downOver = 0 } = buildUp;
+		const late = at - memory.repeatedAt - coolDown;
+		if (late <= 0) memory.repeated++;
+		else if (by > 0 && late < downOver) {
+			// With one more it comes down as fast as from the most: it meets both ends of the way without a jump.
+			const full = (most - 1) / by;
+			const left = Math.min(memory.repeated + 1, full) - (full * late) / downOver;
+			memory.repeated = left > 0 ? left : 0;
+		} else memory.repeated = 0;
 		memory.repeatedAt = at;
-		return Math.min(buildUp.most, 1 + buildUp.by * memory.repeated);
+		return Math.min(most, 1 + by * memory.repeated);
 	}
 
 	/** Behind everything that is due at the same time or before. */
@@ -332,8 +359,15 @@ export class CueEngine {
 	}
 }
 
-/** One of the presets by weight, not the one before when there is another; −1 when there is none with a weight. */
-function pick({ pick: list }: PlayAction, last: number, chance: number): number {
+/** One of the presets, in the way that the action says; −1 when there is none with a weight. */
+function pick({ pick: list, picks = 'no-repeat' }: PlayAction, last: number, chance: number): number {
+	if (picks === 'in-turn') {
+		for (let i = 1; i <= list.length; i++) {
+			const next = (last + i) % list.length;
+			if (list[next]!.weight > 0) return next;
+		}
+		return -1;
+	}
 	let sum = 0;
 	let others = 0;
 	for (let i = 0; i < list.length; i++) {
@@ -341,8 +375,8 @@ function pick({ pick: list }: PlayAction, last: number, chance: number): number 
 		if (i !== last) others += list[i]!.weight;
 	}
 	if (sum <= 0) return -1;
-	const skip = others > 0 ? last : -1;
-	let left = unit(chance) * (others > 0 ? others : sum);
+	const skip = picks === 'no-repeat' && others > 0 ? last : -1;
+	let left = unit(chance) * (skip < 0 ? sum : others);
 	let chosen = -1;
 	for (let i = 0; i < list.length; i++) {
 		const { weight } = list[i]!;

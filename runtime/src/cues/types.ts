@@ -22,8 +22,10 @@ export interface GameEvent {
 	readonly kind: 'moment' | 'state';
 	/** Whether it happens at a place. */
 	readonly placed: boolean;
-	/** What each occurrence carries unless it says otherwise. */
+	/** What each occurrence carries. */
 	readonly tags: readonly string[];
+	/** Tags that an occurrence may carry besides, telling what it happened to or came from; left out: none are said. */
+	readonly mayCarry?: readonly string[];
 	/** The numbers that it carries, up to 16. */
 	readonly values: readonly EventValue[];
 }
@@ -66,8 +68,10 @@ export interface BuildUp {
 	readonly by: number;
 	/** The most it comes to, 1–100. */
 	readonly most: number;
-	/** Seconds without a repetition until it begins anew, 0–3600. */
+	/** Seconds without a repetition until it begins to come down, 0–3600. */
 	readonly coolDown: Seconds;
+	/** How long it then takes from the most down to 1, 0–3600; left out or 0: it begins anew at once. */
+	readonly downOver?: Seconds;
 }
 
 /** What every action has beside its own. */
@@ -78,11 +82,17 @@ interface Identified {
 	readonly seededBy?: string;
 }
 
+/** How one of several is picked: by weight, not twice running where there are others; by weight alone; or in turn, in their order. */
+export const PICKS = ['no-repeat', 'any', 'in-turn'] as const;
+export type Picks = (typeof PICKS)[number];
+
 export interface PlayAction extends Identified {
 	/** Plays a preset. */
 	readonly kind: 'play';
-	/** One of these at random, never the same twice running when there are others. */
+	/** One of these; one with a weight of 0 never. */
 	readonly pick: readonly { readonly preset: string; readonly weight: number }[];
+	/** How it is picked; left out: `no-repeat`. */
+	readonly picks?: Picks;
 	/** Multiplies the gain, 0–10. */
 	readonly strength: Amount;
 	/** Instead of the preset's own: seconds, or the event's own length. */
@@ -192,6 +202,21 @@ export interface Occurrence {
 	readonly key?: string;
 	/** Whom it happened to. */
 	readonly who?: string;
+}
+
+/** Why a cue did not answer, or an action of it found nothing to play. */
+export type Missed = 'spent' | 'cooling-down' | 'not-tagged' | 'value' | 'parameter' | 'chance' | 'nothing-to-pick';
+
+/** A cue that was asked and did not answer. */
+export interface Miss {
+	readonly at: Seconds;
+	readonly cue: string;
+	readonly event: string;
+	readonly why: Missed;
+	/** The tag, the number or the game value that did not fit; the cool-down's rest in seconds as text is in `is`. */
+	readonly of: string;
+	/** What it was: the number, the game value, the seconds still to wait, the chance; NaN where there is none. */
+	readonly is: number;
 }
 
 /** What a cue wants done, at a time. */

@@ -15,12 +15,36 @@ import { TIME, type Clock } from '../units/clock';
 import type { Seconds } from '../units/quantities';
 import { combine } from '../random/hash';
 import { CueEngine, isOwnedBy } from '../cues/engine';
-import type { Occurrence, Order, StopAction } from '../cues/types';
+import type { Miss, Occurrence, Order, StopAction } from '../cues/types';
+import type { Outcome } from '../shake/options';
 
 export interface Viewer {
 	readonly id: string;
 	readonly player: Player;
 }
+
+/** Below this nothing is seen of a play. */
+const TOO_WEAK = 0.01;
+
+/** What became of a play that a cue asked for, for one viewer; or why a cue did not answer. */
+export type Decision =
+	| ({ readonly kind: 'missed' } & Miss)
+	| {
+			readonly kind: 'played';
+			readonly at: Seconds;
+			readonly cue: string;
+			readonly preset: string;
+			readonly viewer: string;
+			/**
+			 * As the player says; or what of it is not felt: its preset is for the other view, it comes from too far away, with next to no
+			 * strength, or something of a higher priority leaves less than half of it.
+			 */
+			readonly outcome: Outcome | 'other-view' | 'out-of-reach' | 'too-weak' | 'ducked';
+			/** As the cue asked for it. */
+			readonly strength: number;
+			/** What distance and what ducks it leave of that, 0–1. */
+			readonly felt: number;
+	  };
 
 export interface DirectorOptions {
 	readonly seed?: number;
@@ -33,6 +57,8 @@ export class Director {
 	/** Put in place of the one before by `rewire`. */
 	engine: CueEngine;
 	private readonly seed: number;
+	/** Hears what becomes of each cue that is asked; null: nobody listens. Not taken along by a fork. */
+	private told: ((decision: Decision) => void) | null = null;
 	/** Orders of the last step, for display. */
 	readonly done: Order[] = [];
 	private readonly tags = new Map<string, readonly string[]>();
@@ -60,6 +86,12 @@ export class Director {
 		return copy;
 	}
 
+	/** Lets somebody hear what becomes of each cue that is asked, and why; null ends it. */
+	explain(hear: ((decision: Decision) => void) | null): void {
+		this.told = hear;
+		this.engine.onMiss = hear && ((miss) => hear({ kind: 'missed', ...miss }));
+	}
+
 	private newEngine({ events, cues }: Pick<Kit, 'events' | 'cues'>): CueEngine {
 		const values = this.viewers[0]?.player.values;
 		const engine = new CueEngine(events, cues, { seed: this.seed, readValue: (id) => values?.get(id) });
@@ -73,6 +105,7 @@ export class Director {
 		const before = this.engine;
 		this.engine = this.newEngine(wiring);
 		this.engine.takeOver(before);
+		this.explain(this.told);
 	}
 
 	/** Plays these presets from now on; those that are not among them any more fade out. */
@@ -149,7 +182,7 @@ export class Director {
 			if (!toAll && who !== undefined && viewer.id !== who) continue;
 			const { player } = viewer;
 			if (at > player.now) player.bringTo(at);
-			player.fire(order.preset, {
+			const play = player.fire(order.preset, {
 				strength: order.strength,
 				rate: order.rate,
 				length: order.length,
@@ -159,8 +192,25 @@ export class Director {
 				holder: order.owner,
 				builder
 			});
+			if (this.told) this.tell(order, viewer, play, feltBy === 'everyone' ? undefined : place);
 			if (!toAll && who === undefined) break;
 		}
+	}
+
+	private tell(
+		{ at, cue, preset, strength }: Order & { kind: 'play' },
+		{ id: viewer, player }: Viewer,
+		play: Play | null,
+		place: readonly [number, number, number] | undefined
+	): void {
+		const reached = player.reaches(preset, place);
+		const left = play ? player.ducks(play) : 1;
+		let outcome: (Decision & { kind: 'played' })['outcome'] = player.outcome;
+		if (outcome === 'unknown') outcome = this.tags.has(preset) ? 'other-view' : 'unknown';
+		else if (reached === 0) outcome = 'out-of-reach';
+		else if (strength * reached < TOO_WEAK) outcome = 'too-weak';
+		else if (left < 0.5) outcome = 'ducked';
+		this.told!({ kind: 'played', at, cue, preset, viewer, outcome, strength, felt: reached * left });
 	}
 
 	private stop({ what, cut, owner, cue, at }: Order & { kind: 'stop' }): void {

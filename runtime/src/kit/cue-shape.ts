@@ -1,5 +1,5 @@
 /** What a cue looks like in a kit. */
-import { CUE_WHENS, FELT_BY } from '../cues/types';
+import { CUE_WHENS, FELT_BY, PICKS } from '../cues/types';
 import { curvePoints, RANGES, tag } from './preset-shape';
 import {
 	boolean,
@@ -84,6 +84,7 @@ const actions: Readonly<Record<string, Shape>> = {
 				{ least: 1, most: 32, entries: true }
 			)
 		),
+		picks: optional(oneOf('how it is picked', PICKS)),
 		strength: withDefault(amount, 1),
 		length: withDefault(length, null),
 		rate: withDefault(number('of all frequencies', 0, RANGES.multiplier), 1),
@@ -94,7 +95,8 @@ const actions: Readonly<Record<string, Shape>> = {
 				object({
 					by: required(number('what each repetition adds', 0, 10)),
 					most: required(number('the most it comes to', 1, 100)),
-					coolDown: required(seconds('without a repetition until it begins anew'))
+					coolDown: required(seconds('without a repetition until it comes down')),
+					downOver: optional(seconds('from the most down to 1'))
 				})
 			),
 			null

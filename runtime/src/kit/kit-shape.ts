@@ -8,6 +8,7 @@ import {
 	number,
 	object,
 	oneOf,
+	optional,
 	required,
 	record,
 	text,
@@ -34,6 +35,7 @@ export const gameEvent: Shape = object({
 	kind: withDefault(oneOf('a moment, or a state with a start and an end', ['moment', 'state']), 'moment'),
 	placed: withDefault(boolean('whether it has a place'), false),
 	tags: withDefault(list(tag, { most: 40 }), []),
+	mayCarry: optional(list(tag, { most: 40 })),
 	values: withDefault(list(eventValue, { most: 16, unique: 'id' }), [])
 });
 

@@ -248,6 +248,16 @@ export class Player {
 		return this.stand.near[0]!;
 	}
 
+	/** What is left of a preset over the distance to a place now; 1 where distance does not matter. */
+	reaches(presetId: string, place: readonly [number, number, number] | undefined): number {
+		return this.fallsTo(this.compiled(presetId)?.reach ?? null, place ?? null);
+	}
+
+	/** What those of a higher priority leave of a running play now. */
+	ducks(play: Play): number {
+		return duckedBy(this.running, play, this.time);
+	}
+
 	/** What the last `fire` came to. */
 	get outcome(): Outcome {
 		return this.lastOutcome;

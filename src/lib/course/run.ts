@@ -18,6 +18,7 @@ import {
 	type CompiledCurve,
 	type Seconds
 } from 'dinesis-runtime/tools';
+import type { GameEvent } from 'dinesis-runtime';
 import type { Kit, Course } from '../documents';
 import { compileWay, isGrounded, poseAt, speedAt, TRACE_NUMBERS, type CompiledWay } from './way';
 
@@ -34,6 +35,7 @@ interface Scheduled {
 	readonly length: Seconds | undefined;
 	readonly key: string;
 	readonly who: number;
+	readonly tags: readonly string[] | undefined;
 }
 
 /** One viewer's body on its way. */
@@ -138,11 +140,24 @@ export class CourseRun {
 		const { pose } = this.bodies[who]!;
 		const { phase, values, length, key } = due;
 		const place = event?.placed ? (due.place ?? ([pose[0]!, pose[1]!, pose[2]!] as const)) : undefined;
-		const occurrence = { event: due.event, phase, values, length, key, who: VIEWERS[who], tags: event?.tags, place };
+		const occurrence = {
+			event: due.event,
+			phase,
+			values,
+			length,
+			key,
+			who: VIEWERS[who],
+			tags: carried(event, due.tags),
+			place
+		};
 		// Between two steps too.
 		this.director.raise(occurrence, Math.min(due.at, this.now));
 	}
 }
+
+/** The event's own tags, and those of what happened. */
+const carried = (event: GameEvent | undefined, tags: readonly string[] | undefined): readonly string[] | undefined =>
+	tags ? [...(event?.tags ?? []), ...tags] : event?.tags;
 
 /** Metres a second over the ground; straight up and down, on a ladder, those count, but not in the step that lands. */
 function speedOf(dx: number, dy: number, dz: number, grounded: boolean): number {
@@ -160,8 +175,8 @@ function scheduleOf(kit: Pick<Kit, 'events'>, course: Course): Scheduled[] {
 	course.events.forEach((event, i) => {
 		const isState = kit.events.find((e) => e.id === event.event)?.kind === 'state';
 		const length = event.length ?? undefined;
-		const { values, place, who } = event;
-		const shared = { event: event.event, values, place, length, key: `course ${i}`, who };
+		const { values, place, who, tags } = event;
+		const shared = { event: event.event, values, place, length, key: `course ${i}`, who, tags };
 		list.push({ ...shared, at: event.at, phase: isState ? 'starts' : 'happens' });
 		if (isState && length !== undefined) list.push({ ...shared, at: event.at + length, phase: 'ends' });
 	});

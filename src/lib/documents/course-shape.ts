@@ -16,6 +16,7 @@ import {
 	rising,
 	ruled,
 	show,
+	tag,
 	text,
 	withDefault,
 	type Shape
@@ -143,7 +144,8 @@ export const course = object({
 					]),
 					null
 				),
-				who: withDefault(number('0 for the first player, 1 for the second', 0, 1, { whole: true }), 0)
+				who: withDefault(number('0 for the first player, 1 for the second', 0, 1, { whole: true }), 0),
+				tags: optional(list(tag, { most: 40 }))
 			}),
 			{ most: 100000, entries: true }
 		),

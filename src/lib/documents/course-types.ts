@@ -44,6 +44,8 @@ export interface CourseEvent {
 	readonly place: readonly [number, number, number] | null;
 	/** Whom it happens to: 0 the first viewer, 1 the second. */
 	readonly who: number;
+	/** What this occurrence carries beside the event's own tags; left out: nothing. */
+	readonly tags?: readonly string[];
 }
 
 /** A round area on the map; its state is on while the body is within. */

@@ -5,6 +5,7 @@ export { bySeverity, checkKit, documentsIn, findingsFor, type Told } from './fin
 export { checkRig } from './checks/rig-findings';
 export type { Course, CourseArea, CourseEvent, CourseValue, Trace, Way, Waypoint } from './course-types';
 export { cueWords } from './cue-words';
+export { decisionWords, isFelt } from './decision-words';
 export { freeId } from './ids';
 export { idFor, isId, ownerOf, renamed } from './rename';
 export { kitJsonSchema, openKit, type Kit } from './kit';

@@ -83,3 +83,25 @@ describe('a very long log', () => {
 		]);
 	});
 });
+
+describe('tags of what happened', () => {
+	it('come as words between ";" in CSV and as a list in JSON lines; none are left out', () => {
+		const csv = readEventLog('time,event,tags,speed\n1,blow,enemy; large ,3\n2,blow,,4\n');
+		const json = readEventLog(
+			'{"time":1,"event":"blow","tags":["enemy","large"],"values":{"speed":3}}\n{"time":2,"event":"blow"}'
+		);
+		for (const read of [csv, json]) {
+			if (!read.ok) throw new Error('not read');
+			expect(read.value.events.map(({ tags }) => tags)).toEqual([['enemy', 'large'], undefined]);
+			expect('tags' in read.value.events[1]!).toBe(false);
+			expect(read.value.events[0]!.values).toEqual({ speed: 3 });
+		}
+	});
+
+	it('what is no tag is told by its row', () => {
+		const read = readEventLog('{"time":1,"event":"blow","tags":["enemy",7]}');
+		expect(!read.ok && read.problems).toEqual([
+			{ place: 'row 1', message: 'tags has 7; words of up to 40 letters are needed' }
+		]);
+	});
+});

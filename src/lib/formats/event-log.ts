@@ -1,7 +1,7 @@
 /**
  * A game's log of events, read as the events of a course. Two forms: CSV with a header (`time`, `event`, and where wanted
- * `phase`, `x`, `y`, `z`, `key`; every other column is a number that the event carries), or JSON lines with the same names
- * (`place` as three numbers, `values` as an object). A state is two rows, `starts` and `ends`; they become one event with a
+ * `phase`, `x`, `y`, `z`, `key`, `tags` with ";" between them; every other column is a number that the event carries), or JSON lines with the
+ * same names (`place` as three numbers, `values` as an object, `tags` as a list). A state is two rows, `starts` and `ends`; they become one event with a
  * length. What is wrong is told by its row; nothing is taken then.
  */
 import { parseJson, type CourseEvent } from '../documents';
@@ -13,6 +13,8 @@ import { isId, isRecord, show, type Seconds } from 'dinesis-runtime/tools';
 const MOST_ROWS = 100_000;
 /** As long as a course may be. */
 const MOST_SECONDS = 3600;
+const MOST_TAGS = 40;
+const MOST_TAG_LETTERS = 40;
 const PHASES = ['happens', 'starts', 'ends'];
 
 interface Row {
@@ -24,10 +26,12 @@ interface Row {
 	readonly key: string;
 	readonly place: readonly unknown[] | null;
 	readonly values: Readonly<Record<string, unknown>>;
+	/** What the occurrence carries beside the event's own. */
+	readonly tags: readonly unknown[];
 }
 
 const isNumber = (value: unknown): value is number => typeof value === 'number' && Number.isFinite(value);
-const OWN = new Set(['time', 'event', 'phase', 'x', 'y', 'z', 'key']);
+const OWN = new Set(['time', 'event', 'phase', 'x', 'y', 'z', 'key', 'tags']);
 function csvRows(text: string, problems: Problem[]): Row[] {
 	const taken: Row[] = [];
 	eachRow(
@@ -50,7 +54,11 @@ function csvRows(text: string, problems: Problem[]): Row[] {
 					phase: cells.phase || 'happens',
 					key: cells.key ?? '',
 					place: placed.every((n) => n === undefined) ? null : placed,
-					values: Object.fromEntries(values)
+					values: Object.fromEntries(values),
+					tags: (cells.tags ?? '')
+						.split(';')
+						.map((tag) => tag.trim())
+						.filter(Boolean)
 				};
 				judge(row, problems);
 				taken.push(row);
@@ -93,7 +101,8 @@ function jsonRows(text: string, problems: Problem[]): Row[] {
 			phase: value.phase ?? 'happens',
 			key: typeof value.key === 'string' ? value.key : '',
 			place: Array.isArray(value.place) ? value.place : null,
-			values: isRecord(value.values) ? value.values : {}
+			values: isRecord(value.values) ? value.values : {},
+			tags: Array.isArray(value.tags) ? value.tags : []
 		};
 		judge(row, problems);
 		taken.push(row);
@@ -108,12 +117,15 @@ function judge(row: Row, problems: Problem[]): void {
 }
 
 /** What is wrong with a row; undefined when nothing is. */
-function fault({ time, event, phase, place, values }: Row): string | undefined {
+function fault({ time, event, phase, place, values, tags }: Row): string | undefined {
 	if (!isNumber(time) || time < 0) return `time is ${show(time)}; seconds from 0 on are needed`;
 	if (time > MOST_SECONDS) return `time is ${time}; a log may be an hour long, ${MOST_SECONDS} seconds`;
 	if (!isId(event)) return `event is ${show(event)}; an id of a–z, 0–9 and "-" is needed`;
 	if (!PHASES.includes(phase as string)) return `phase is ${show(phase)}; happens, starts or ends is needed`;
 	if (place && (place.length !== 3 || !place.every(isNumber))) return 'x, y and z: three numbers are needed, or none';
+	const tag = tags.find((one) => typeof one !== 'string' || one === '' || one.length > MOST_TAG_LETTERS);
+	if (tag !== undefined) return `tags has ${show(tag)}; words of up to ${MOST_TAG_LETTERS} letters are needed`;
+	if (tags.length > MOST_TAGS) return `has ${tags.length} tags; up to ${MOST_TAGS} are read`;
 	const bad = Object.entries(values).find(([, value]) => !isNumber(value));
 	return bad && `${bad[0]} is ${show(bad[1])}; a number is needed`;
 }
@@ -149,7 +161,8 @@ export function readEventLog(text: string): ReadResult<EventLog> {
 		}
 		if (row.phase === 'starts') open.set(state, events.length);
 		const place = row.place as [number, number, number] | null;
-		events.push({ at, event, length: null, values: row.values as Record<string, number>, place, who: 0 });
+		const said = row.tags.length > 0 ? { tags: row.tags as readonly string[] } : {};
+		events.push({ at, event, length: null, values: row.values as Record<string, number>, place, who: 0, ...said });
 	}
 	return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { events, seconds } };
 }

@@ -1,5 +1,6 @@
 /** The door of the formats: what comes in and goes out besides kits. */
 export { bodyTrackToCsv, readBodyTrack } from './body-track';
 export { trackToCsv } from './csv';
+export { decisionsToCsv } from './decisions';
 export { readEventLog, type EventLog } from './event-log';
 export { MOST_WAV_BYTES, readWav } from './wav';
