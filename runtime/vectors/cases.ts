@@ -221,7 +221,13 @@ const cues: readonly Case[] = [
 			})
 		])
 	]),
+	...['any', 'in-turn'].map((picks) =>
+		seen(`cue: picks ${picks}`, [
+			cue([play({ picks, pick: [{ preset: 'a' }, { preset: 'b', weight: 0 }, { preset: 'c', weight: 2 }] })])
+		])
+	),
 	seen('cue: builds up', [cue([play({ buildUp: { by: 0.5, most: 2, coolDown: 0.7 } })])]),
+	seen('cue: builds up and comes down', [cue([play({ buildUp: { by: 0.5, most: 3, coolDown: 0.2, downOver: 1.5 } })])]),
 	seen('cue: conditions: a tag, a number, a game value, a chance, cooling down', [
 		cue(
 			[play()],
