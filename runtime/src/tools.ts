@@ -13,6 +13,7 @@ export { NO_LINKS, VIEWERS, occurrencesOf, type EventLink, type Happening, type 
 export { PICKS, type Miss, type Picks } from './cues/types';
 export type {
 	Between,
+	BuildUp,
 	CameraAction,
 	CueAction,
 	CueConditions,

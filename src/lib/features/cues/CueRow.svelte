@@ -20,6 +20,7 @@
 	let { desk, cue, chosen, named, onchoose, oncopy, onremove }: Props = $props();
 
 	const event = $derived(desk.event(cue.event));
+	const why = $derived(desk.whys.get(cue.id));
 	const found = $derived(desk.findings.get(cue.id) ?? []);
 	const inView = (element: HTMLElement): void => {
 		if (named) element.scrollIntoView?.({ block: 'nearest' });
@@ -51,6 +52,7 @@
 	<!-- svelte-ignore a11y_no_static_element_interactions -->
 	<div class="text" onpointerdown={onchoose} onfocusin={onchoose}>
 		<Sentence {desk} {cue} />
+		{#if why && why.says !== ''}<p class="why" class:felt={why.felt} role="status">{why.says}</p>{/if}
 		<FindingLines list={found} onfix={(finding) => desk.session.fix({ kind: 'cue', document: cue, finding })} />
 	</div>
 	<span class="acts">
@@ -113,6 +115,17 @@
 		background: var(--lamp-light);
 		border-color: var(--lamp);
 		box-shadow: 0 0 8px var(--lamp-light);
+	}
+	.why {
+		margin: 0;
+		padding-left: 8px;
+		border-left: 3px solid var(--lamp);
+		font-size: 12.5px;
+		color: var(--lamp-text);
+	}
+	.why.felt {
+		border-left-color: var(--rule-strong);
+		color: var(--ink-2);
 	}
 	.acts {
 		display: flex;

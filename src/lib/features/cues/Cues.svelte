@@ -9,7 +9,9 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import RoomHead from '$lib/room/RoomHead.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
+	import Select from '$lib/ui/Select.svelte';
 	import MovingPicture from '$lib/viewport/MovingPicture.svelte';
+	import { listedCues, type CueOrder } from './cue-list';
 	import { cuesCommands } from './commands';
 	import CueRow from './CueRow.svelte';
 	import { CuesState } from './cues.svelte';
@@ -27,7 +29,11 @@
 
 	const desk = untrack(() => new CuesState(session));
 	const commands = useCommands();
+	/** A list of so many needs no field to find in. */
+	const FEW = 6;
 	let page = $state<'cues' | 'events'>('cues');
+	let words = $state('');
+	let order = $state<CueOrder>('own');
 	/** The page of events is opened to make the first one. */
 	let begins = $state(false);
 	/** The event or the game value that the address names. */
@@ -43,12 +49,19 @@
 		if (cue !== id) onopen?.(cue);
 	}
 	const wiring = $derived(session.wiring);
+	const names = (kind: 'event' | 'preset' | 'rig' | 'parameter', id: string): string => {
+		if (kind === 'preset') return desk.preset(id)?.name ?? id;
+		const list = kind === 'event' ? wiring.events : kind === 'rig' ? wiring.rigs : wiring.parameters;
+		return list.find((one) => one.id === id)?.name ?? id;
+	};
+	const groups = $derived(listedCues(wiring.cues, words, order, names));
 	const chosen = $derived(desk.chosenCue);
 	const shownPreset = $derived.by(() => {
 		const play = chosen?.actions.find((a) => a.kind === 'play');
 		return play?.kind === 'play' ? desk.preset(play.pick[0]!.preset) : undefined;
 	});
 	const view = $derived(shownPreset?.view ?? 'space');
+	$effect(() => void (desk.view = view));
 
 	$effect(() => {
 		const { wiring, presets } = session;
@@ -58,6 +71,11 @@
 		});
 	});
 
+	function addCue() {
+		// It is seen whatever was looked for.
+		words = '';
+		desk.add();
+	}
 	function copyCue(cue: Cue) {
 		const id = freeId(
 			cue.id,
@@ -78,13 +96,7 @@
 	onMount(() => {
 		fetchAfterPaint(eventsTable);
 		session.look(WIRING);
-		const takeBack = commands.offer(
-			cuesCommands(
-				desk,
-				() => desk.add(),
-				() => (page = 'events')
-			)
-		);
+		const takeBack = commands.offer(cuesCommands(desk, addCue, () => (page = 'events')));
 		return () => {
 			takeBack();
 			desk.dispose();
@@ -95,6 +107,26 @@
 <div class="room">
 	<RoomHead {session} name="Cues" of={WIRING} about="Events, game values, cues and rigs together.">
 		{#snippet where()}what sets the camera moving{/snippet}
+		{#if page === 'cues' && wiring.cues.length > FEW}
+			<input
+				class="find"
+				type="search"
+				placeholder="Find a cue"
+				aria-label="Find a cue by what it says"
+				bind:value={words}
+				onkeydown={(e) => e.key === 'Escape' && (words = '')}
+			/>
+			<Select
+				label="Order of the cues"
+				value={order}
+				choices={[
+					{ value: 'own', label: 'in their order' },
+					{ value: 'event', label: 'by event' },
+					{ value: 'preset', label: 'by what they play' }
+				]}
+				onchange={(to) => (order = to as CueOrder)}
+			/>
+		{/if}
 		<Segments
 			label="Page"
 			value={page}
@@ -110,17 +142,24 @@
 			{#await eventsTable() then { default: EventsTable }}<EventsTable {desk} named={id} {begins} />{/await}
 		{:else}
 			<ul aria-label="Cues">
-				{#each wiring.cues as cue (cue.id)}
-					<CueRow
-						{desk}
-						{cue}
-						chosen={cue.id === chosen?.id}
-						named={cue.id === id}
-						onchoose={() => choose(cue.id)}
-						oncopy={() => copyCue(cue)}
-						onremove={() => removeCue(cue)}
-					/>
-				{:else}
+				{#each groups as group (group.heading)}
+					{#if group.heading !== ''}<li class="heading">{group.heading}</li>{/if}
+					{#each group.cues as cue (cue.id)}
+						<CueRow
+							{desk}
+							{cue}
+							chosen={cue.id === chosen?.id}
+							named={cue.id === id}
+							onchoose={() => choose(cue.id)}
+							oncopy={() => copyCue(cue)}
+							onremove={() => removeCue(cue)}
+						/>
+					{/each}
+				{/each}
+				{#if wiring.cues.length > 0 && groups.length === 0}
+					<li class="none">No cue says “{words.trim()}”.</li>
+				{/if}
+				{#if wiring.cues.length === 0}
 					<li class="none">
 						{#await firstCue() then { default: FirstCue }}<FirstCue
 								{session}
@@ -131,9 +170,9 @@
 								oncue={() => desk.add()}
 							/>{/await}
 					</li>
-				{/each}
+				{/if}
 				{#if wiring.cues.length > 0}
-					<li class="new"><button onclick={() => desk.add()}><Plus size={14} /> New cue</button></li>
+					<li class="new"><button onclick={addCue}><Plus size={14} /> New cue</button></li>
 				{/if}
 			</ul>
 		{/if}
@@ -188,6 +227,23 @@
 		padding: 0 6px 0 0;
 		overflow: auto;
 		min-height: 0;
+	}
+	.heading {
+		position: sticky;
+		top: 0;
+		z-index: 1;
+		padding: 6px 10px 3px;
+		background: var(--paper);
+		border-bottom: 1px solid var(--rule-strong);
+		font-weight: 600;
+		color: var(--ink-2);
+	}
+	.find {
+		width: 11rem;
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		padding: 3px 9px;
 	}
 	li.new,
 	li.none {

@@ -9,7 +9,9 @@
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { CuesState } from './cues.svelte';
 	import IdField from '$lib/room/IdField.svelte';
-	import { numberId, withNumberRenamed } from './event-edits';
+	import Answers from './Answers.svelte';
+	import { numberId, withKind, withMayCarry, withNumberRenamed } from './event-edits';
+	import EventTags from './EventTags.svelte';
 	import EventNumber from './EventNumber.svelte';
 	import ValuesTable from './ValuesTable.svelte';
 
@@ -63,14 +65,19 @@
 		desk.session.rewire('Name of a number', (w) => withNumberRenamed(w, event, i, id));
 		desk.session.seal();
 	}
-	const tagsOf = (text: string): string[] => [
-		...new Set(
-			text
-				.split(',')
-				.map((t) => t.trim().slice(0, 40))
-				.filter(Boolean)
-		)
-	];
+	function setKind(event: GameEvent, kind: GameEvent['kind']) {
+		const { lost } = withKind(wiring, event, kind);
+		desk.session.rewire('Kind', (w) => withKind(w, event, kind).wiring);
+		desk.session.seal();
+		if (lost.length > 0)
+			desk.session.say(
+				`${event.name} is a moment now: ${lost.length === 1 ? 'a cue' : `${lost.length} cues`} that asked for its end or went on with it answer as it happens. Undo brings that back.`
+			);
+	}
+	function setMayCarry(event: GameEvent, tags: readonly string[]) {
+		desk.session.rewire('Tags it may carry', (w) => withMayCarry(w, event.id, tags));
+		desk.session.seal();
+	}
 </script>
 
 <div class="tables">
@@ -113,7 +120,7 @@
 								{ value: 'moment', label: 'moment' },
 								{ value: 'state', label: 'state' }
 							]}
-							onchange={(kind: GameEvent['kind']) => setEvent(event.id, 'Kind', { kind })}
+							onchange={(kind: GameEvent['kind']) => setKind(event, kind)}
 						/>
 					</td>
 					<td
@@ -143,14 +150,13 @@
 						<button class="more" onclick={() => addNumber(event)}>+ number</button>
 					</td>
 					<td
-						><input
-							class="quiet tags"
-							aria-label="Tags of {event.name}"
-							value={event.tags.join(', ')}
-							onchange={(e) => setEvent(event.id, 'Tags', { tags: tagsOf(e.currentTarget.value) })}
+						><EventTags
+							{event}
+							ontags={(tags) => setEvent(event.id, 'Tags', { tags })}
+							onmay={(tags) => setMayCarry(event, tags)}
 						/></td
 					>
-					<td class="count">{used(event.id)}</td>
+					<td class="count"><Answers {desk} {event} count={used(event.id)} /></td>
 					<td
 						><button
 							class="out"
@@ -259,9 +265,6 @@
 	}
 	.name {
 		width: 11rem;
-	}
-	.tags {
-		width: 8rem;
 	}
 	.tables :global(button.out),
 	.tables button.more {

@@ -13,6 +13,7 @@
 	} from 'dinesis-runtime/tools';
 	import Menu from '$lib/ui/Menu.svelte';
 	import type { CuesState } from './cues.svelte';
+	import { withMayCarry } from './event-edits';
 
 	let { desk, cue, event }: { desk: CuesState; cue: Cue; event: GameEvent | undefined } = $props();
 
@@ -20,6 +21,11 @@
 	const c = $derived(cue.conditions);
 	const first = $derived(cue.actions.findIndex((a) => a.kind === 'play'));
 	const play = $derived(cue.actions[first] as PlayAction | undefined);
+
+	/** What it plays goes on until it is stopped: a length of its own is a longer one. */
+	const continuous = $derived(
+		play?.pick.some(({ preset }) => desk.preset(preset)?.timing.mode === 'continuous') ?? false
+	);
 
 	const condition = (label: string, part: Partial<CueConditions>): void =>
 		desk.change(cue.id, label, (q) => ({ ...q, conditions: { ...q.conditions, ...part } }));
@@ -30,6 +36,24 @@
 			...q,
 			actions: q.actions.map((a, i) => (i === first ? ({ ...a, ...part } as CueAction) : a))
 		}));
+	/** What an action is called where it gets a delay. */
+	const ACTIONS: Readonly<Record<CueAction['kind'], string>> = {
+		play: 'play',
+		stop: 'stop',
+		set: 'set the value',
+		camera: 'change the camera',
+		raise: 'raise the event'
+	};
+	function askFor(event: GameEvent, tag: string) {
+		desk.session.rewire('Condition', (w) => {
+			const carried = withMayCarry(w, event.id, [...(event.mayCarry ?? []), tag]);
+			const cues = carried.cues.map((q) =>
+				q.id === cue.id ? { ...q, conditions: { ...q.conditions, tags: [...q.conditions.tags, tag] } } : q
+			);
+			return { ...carried, cues };
+		});
+		desk.session.seal();
+	}
 	const middle = (min: number, max: number): number => Number((min + (max - min) * 0.2).toPrecision(2));
 
 	interface Offer {
@@ -62,9 +86,14 @@
 					})
 				);
 		}
-		for (const tag of event?.tags ?? [])
+		// The event's own tags are on every occurrence: asking for them would ask for nothing.
+		for (const tag of event?.mayCarry ?? [])
 			if (!c.tags.includes(tag))
 				offer('only', `tagged ${tag}`, () => condition('Condition', { tags: [...c.tags, tag] }));
+		const elsewhere = new Set(wiring.events.flatMap(({ mayCarry }) => mayCarry ?? []));
+		for (const tag of elsewhere)
+			if (event && !event.mayCarry?.includes(tag) && !c.tags.includes(tag))
+				offer('only', `tagged ${tag}, which it may carry from now on`, () => askFor(event, tag));
 		for (const p of wiring.parameters)
 			offer('only', `while ${p.name} is over …`, () =>
 				condition('Condition', { parameters: [...c.parameters, { of: p.id, from: middle(p.min, p.max), to: null }] })
@@ -75,9 +104,9 @@
 		if (play) {
 			if (typeof play.strength !== 'number')
 				offer('how', 'one strength for all', () => set('Strength', { strength: 1 }));
-			if (play.delay === 0) offer('how', 'after a delay', () => set('Delay', { delay: 0.2 }));
 			if (play.length !== 'event') offer('how', 'for as long as the event', () => set('Length', { length: 'event' }));
-			if (play.length === null) offer('how', 'for a length of its own', () => set('Length', { length: 1 }));
+			if (play.length === null)
+				offer('how', 'for a length of its own', () => set('Length', { length: continuous ? 10 : 1 }));
 			if (play.length !== null) offer('how', 'for the preset’s own length', () => set('Length', { length: null }));
 			if (play.rate === 1) offer('how', 'faster or slower', () => set('Rate', { rate: 1.2 }));
 			if (event?.placed)
@@ -88,6 +117,17 @@
 				set('Build-up', { buildUp: play.buildUp ? null : { by: 0.25, most: 2, coolDown: 2 } })
 			);
 		}
+		cue.actions.forEach((action, i) => {
+			if (action.delay > 0) return;
+			const name = ACTIONS[action.kind];
+			const several = cue.actions.filter(({ kind }) => kind === action.kind).length > 1;
+			offer('how', `${name}${several ? ` (${i + 1})` : ''} after a time`, () =>
+				desk.change(cue.id, 'Delay', (q) => ({
+					...q,
+					actions: q.actions.map((a, k) => (k === i ? { ...a, delay: action.kind === 'stop' ? 5 : 0.2 } : a))
+				}))
+			);
+		});
 		const seen = cue.actions.findIndex((a) => a.kind === 'camera');
 		const camera = cue.actions[seen] as CameraAction | undefined;
 		if (camera)

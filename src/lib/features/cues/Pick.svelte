@@ -1,10 +1,11 @@
 <script lang="ts">
 	/** The presets that a cue chooses from, with their weights. */
-	import { cue as cueShape, type PlayAction } from 'dinesis-runtime/tools';
+	import { cue as cueShape, type Picks, type PlayAction } from 'dinesis-runtime/tools';
 	import { rangeOf } from '$lib/documents';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import PickList from '$lib/ui/PickList.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
 	import type { CuesState } from './cues.svelte';
 
 	interface Props {
@@ -12,9 +13,12 @@
 		pick: PlayAction['pick'];
 		/** What is asked where nothing was chosen yet; empty: it was. */
 		asked?: string;
+		/** How one of several is picked. */
+		picks: Picks;
+		onpicks: (picks: Picks) => void;
 		onchange: (pick: PlayAction['pick'], label: string) => void;
 	}
-	let { desk, pick, asked = '', onchange }: Props = $props();
+	let { desk, pick, picks, asked = '', onpicks, onchange }: Props = $props();
 	/** Whether a press adds to those that are there, or takes one for all of them. */
 	let several = $state(false);
 	const nameOf = (id: string): string => desk.preset(id)?.name ?? id;
@@ -48,6 +52,17 @@
 	{#snippet children(close)}
 		<div class="list">
 			{#if pick.length > 1}
+				<Segments
+					small
+					label="How it is picked"
+					value={picks}
+					options={[
+						{ value: 'no-repeat', label: 'by chance, none twice', title: 'By weight; never the same twice running' },
+						{ value: 'any', label: 'by chance', title: 'By weight alone' },
+						{ value: 'in-turn', label: 'in turn', title: 'One after the other, as they stand here' }
+					]}
+					onchange={onpicks}
+				/>
 				{#each pick as p (p.preset)}
 					<div class="weight">
 						<span>{nameOf(p.preset)}</span>
@@ -67,7 +82,7 @@
 					</div>
 				{/each}
 			{/if}
-			<label class="several"><input type="checkbox" bind:checked={several} /> one of several, by chance</label>
+			<label class="several"><input type="checkbox" bind:checked={several} /> one of several</label>
 			<PickList
 				label="Find a preset"
 				groups={[{ entries, none: 'No preset yet.' }]}
@@ -102,7 +117,7 @@
 		color: var(--danger);
 	}
 	.list {
-		width: 19rem;
+		width: 21rem;
 		display: grid;
 		gap: 4px;
 		padding: 4px;

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** What a cue plays and how, as words of its sentence. */
 	import type { Cue } from 'dinesis-runtime';
-	import { cue as cueShape, type PlayAction } from 'dinesis-runtime/tools';
+	import { cue as cueShape, type BuildUp, type Picks, type PlayAction } from 'dinesis-runtime/tools';
 	import { rangeOf as fieldRange } from '$lib/documents';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { CuesState } from './cues.svelte';
@@ -17,6 +17,13 @@
 	}
 	let { desk, cue, play, placed, onchange }: Props = $props();
 
+	const SEVERAL: Readonly<Record<Picks, string>> = {
+		'no-repeat': ' one of',
+		any: ' any of',
+		'in-turn': ' in turn'
+	};
+	const buildUp = (part: Partial<BuildUp>, done?: boolean): void =>
+		onchange({ buildUp: { ...play.buildUp!, ...part } }, 'Build-up', done);
 	/** Where the curve of its strength begins and ends. */
 	const ends = $derived.by(() => {
 		if (typeof play.strength === 'number') return { from: '', to: '' };
@@ -25,10 +32,12 @@
 	});
 </script>
 
-play{play.pick.length > 1 ? ' one of' : ''}
+play{play.pick.length > 1 ? SEVERAL[play.picks ?? 'no-repeat'] : ''}
 <Pick
 	{desk}
 	pick={play.pick}
+	picks={play.picks ?? 'no-repeat'}
+	onpicks={(picks) => onchange({ picks }, 'How it is picked')}
 	asked={desk.waitsFor(cue.id, 'preset') ? 'which preset?' : ''}
 	onchange={(pick, label) =>
 		desk.say(cue, 'preset', label, (q) => ({ ...q, actions: q.actions.map((a) => (a === play ? { ...a, pick } : a)) }))}
@@ -83,7 +92,7 @@ at
 		value={play.buildUp.by}
 		{...fieldRange(cueShape, 'actions', 'buildUp', 'by')}
 		step={0.01}
-		onchange={(by, done) => onchange({ buildUp: { ...play.buildUp!, by } }, 'Build-up', done)}
+		onchange={(by, done) => buildUp({ by }, done)}
 	/>
 	up to
 	<NumberField
@@ -94,5 +103,26 @@ at
 		value={play.buildUp.most}
 		{...fieldRange(cueShape, 'actions', 'buildUp', 'most')}
 		step={0.01}
-		onchange={(most, done) => onchange({ buildUp: { ...play.buildUp!, most } }, 'Build-up', done)}
+		onchange={(most, done) => buildUp({ most }, done)}
+	/>
+	with each one within
+	<NumberField
+		look="inline"
+		label=""
+		name="The window of the build-up"
+		unit="s"
+		value={play.buildUp.coolDown}
+		{...fieldRange(cueShape, 'actions', 'buildUp', 'coolDown')}
+		step={0.01}
+		onchange={(coolDown, done) => buildUp({ coolDown }, done)}
+	/>, then down over
+	<NumberField
+		look="inline"
+		label=""
+		name="The way down of the build-up"
+		unit="s"
+		value={play.buildUp.downOver ?? 0}
+		{...fieldRange(cueShape, 'actions', 'buildUp', 'downOver')}
+		step={0.01}
+		onchange={(downOver, done) => buildUp({ downOver }, done)}
 	/>{/if}

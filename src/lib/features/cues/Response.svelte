@@ -71,6 +71,21 @@
 					onchange={(given) => desk.tryWith(event.id, v.id, given)}
 				/>
 			{/each}
+			{#if event.mayCarry?.length}
+				<span role="group" aria-label="Try with tags"
+					>carrying
+					{#each event.mayCarry as tag (tag)}
+						<label
+							><input
+								type="checkbox"
+								checked={desk.triedTags(event).includes(tag)}
+								onchange={() => desk.carry(event, tag)}
+							/>
+							{tag}</label
+						>
+					{/each}</span
+				>
+			{/if}
 			{#if desk.asksLength(event)}
 				<NumberField
 					look="inline"
@@ -109,7 +124,8 @@
 	}
 	.tries {
 		display: flex;
-		gap: 14px;
+		flex-wrap: wrap;
+		gap: 2px 14px;
 		margin-top: 7px;
 		color: var(--ink-2);
 		font-size: 12.5px;

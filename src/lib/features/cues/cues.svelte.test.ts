@@ -158,3 +158,56 @@ describe('the cue desk', () => {
 		expect([state.valueNow('cold'), state.director.viewers[0]!.player.values.get('cold')]).toEqual([0.9, 0.9]);
 	});
 });
+
+describe('trying a cue', () => {
+	const enemy: GameEvent = { ...hit, id: 'blow', name: 'Blow', mayCarry: ['enemy', 'friend'] };
+	const only = (id: string, part: Partial<Cue['conditions']>): Cue => {
+		const fresh = newCue(id, 'hit', 'thud');
+		return { ...fresh, conditions: { ...fresh.conditions, ...part } };
+	};
+
+	it('what did not happen says why, for as long as one reads it', () => {
+		const { state, frames } = desk([only('c', { tags: ['enemy'] }), only('d', {})]);
+		state.raise(hit, 'happens');
+		frames(0.1);
+		expect(state.whys.get('c')).toMatchObject({ says: 'not tagged enemy', felt: false });
+		expect(state.whys.get('d')).toMatchObject({ says: '', felt: true });
+		frames(7);
+		expect(state.whys.size).toBe(0);
+	});
+
+	it('the trying key carries the tags that one gives it, beside the event’s own', () => {
+		const { state, frames } = desk([only('c', { tags: ['enemy', 'blow'] })]);
+		const carrying = { ...hit, mayCarry: enemy.mayCarry };
+		state.carry(carrying, 'enemy');
+		expect(state.triedTags(carrying)).toEqual(['enemy']);
+		state.raise(carrying, 'happens');
+		frames(0.1);
+		expect(state.whys.get('c')).toMatchObject({ says: '', felt: true });
+		state.carry(carrying, 'enemy');
+		expect(state.triedTags(carrying)).toEqual([]);
+		// A tag that the event may not carry any more is not sent.
+		state.carry(carrying, 'friend');
+		expect(state.triedTags({ ...carrying, mayCarry: ['enemy'] })).toEqual([]);
+	});
+
+	it('a preset of the other view is not felt in the window, and says so', () => {
+		const flat: ShakePreset = { ...newPreset('flat', 'Flat hit'), view: 'flat' };
+		const { state, frames } = desk([newCue('c', 'hit', 'flat')], [thud, flat]);
+		state.raise(hit, 'happens');
+		const still = frames(0.1);
+		expect([...still]).toEqual([0, 0, 0, 0, 0, 0, 0]);
+		expect(state.whys.get('c')?.says).toBe('Flat hit: made for the other view, not felt here');
+		state.view = 'flat';
+		state.raise(hit, 'happens');
+		expect(frames(0.1).some((value) => value !== 0)).toBe(true);
+	});
+
+	it('an event is answered with a preset: a cue that is chosen', () => {
+		const { state, cues } = desk([]);
+		Object.assign(state.session, { say: () => undefined });
+		state.answer(run, 'hum');
+		expect(cues()).toHaveLength(1);
+		expect(cues()[0]).toMatchObject({ event: 'run', when: 'lasts', id: state.chosen });
+	});
+});

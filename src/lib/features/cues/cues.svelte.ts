@@ -1,16 +1,35 @@
 /** The Cues room's state: the director behind the window, what each cue is tried with, and where it comes from. */
-import { checkCue, freeId, type CueFinding, type Wired } from '$lib/documents';
+import { checkCue, decisionWords, freeId, isFelt, type CueFinding, type Wired } from '$lib/documents';
 import type { Cue, GameEvent, ShakePreset } from 'dinesis-runtime';
-import { Director, newCue, type Seconds, type Occurrence, type Order } from 'dinesis-runtime/tools';
+import {
+	Director,
+	newCue,
+	type Decision,
+	type Occurrence,
+	type Order,
+	type Seconds,
+	type View
+} from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { GALLERY_REST } from '$lib/viewport/rests';
+import { withAnswer } from './event-edits';
 
 const LONGEST_FRAME: Seconds = 0.1;
+/** How long one reads what became of a cue. */
+const WHY_S: Seconds = 6;
 /** How many numbers of an event are remembered, to be marked on its curve. */
 const REMEMBERED = 8;
 /** What the length of an event is tried under; no number is called so. */
 export const LENGTH = '*length';
 const TRIED_LENGTH: Seconds = 3;
+
+/** What became of a cue that was asked. */
+export interface Why {
+	readonly at: Seconds;
+	/** Empty: as it was asked for. */
+	readonly says: string;
+	readonly felt: boolean;
+}
 
 /** The words that a cue cannot do without. */
 export type CueWord = 'event' | 'preset';
@@ -23,6 +42,11 @@ export class CuesState {
 	tries = $state.raw<Readonly<Record<string, number>>>({});
 	/** Where events with a place are raised. */
 	source = $state.raw<readonly [number, number, number]>([3, 1.6, -6]);
+	private carried = $state.raw<Readonly<Record<string, readonly string[]>>>({});
+	/** What became of each cue that was asked last, in words, by the cue: why nothing is felt, or how. */
+	whys = $state.raw<ReadonlyMap<string, Why>>(new Map());
+	/** What the window shows; presets of the other view are not felt in it. */
+	view: View = 'space';
 	/** Cues that did something just now. */
 	lit = $state.raw<ReadonlySet<string>>(new Set());
 	/** States that are held. */
@@ -40,6 +64,19 @@ export class CuesState {
 		for (const { player } of this.director.viewers)
 			player.setRest(...GALLERY_REST.position, ...GALLERY_REST.orientation);
 		this.stopListening = session.onChange((preset) => this.director.setPreset(preset));
+		this.director.explain((decision) => this.tell(decision));
+	}
+
+	/** Keeps what became of a cue for as long as one reads it; of several presets of one answer what is not felt is said first. */
+	private tell(decision: Decision): void {
+		const { cue, at } = decision;
+		const words = decisionWords(decision);
+		const before = this.whys.get(cue);
+		const name = decision.kind === 'played' ? (this.session.preset(decision.preset)?.name ?? decision.preset) : '';
+		const felt = isFelt(decision);
+		const says = words === '' ? '' : name === '' ? words : `${name}: ${words}`;
+		if (before && before.at === at && before.says !== '' && (felt || before.says === says)) return;
+		this.whys = new Map([...this.whys, [cue, { at, says, felt }]]);
 	}
 
 	/** Game values as they stand, by id: those that are not set are at rest. */
@@ -123,7 +160,7 @@ export class CuesState {
 			event: event.id,
 			phase,
 			values,
-			tags: event.tags,
+			tags: [...event.tags, ...this.triedTags(event)],
 			place: event.placed ? this.source : undefined,
 			length: this.asksLength(event) ? this.triedLength(event) : undefined,
 			key: 'tried'
@@ -171,6 +208,28 @@ export class CuesState {
 		this.chosen = id;
 	}
 
+	/** Answers an event with a preset: a cue of its own, which is chosen. */
+	answer(event: GameEvent, preset: string): void {
+		const { id } = withAnswer(this.session.wiring, event, preset);
+		this.session.rewire('New cue', (w) => withAnswer(w, event, preset).wiring);
+		this.session.seal();
+		this.chosen = id;
+		this.session.say(`${event.name} is answered with ${this.preset(preset)?.name ?? preset}.`);
+	}
+
+	/** Tags that an event is tried with, beside its own. */
+	triedTags(event: GameEvent): readonly string[] {
+		const on = this.carried[event.id] ?? [];
+		return (event.mayCarry ?? []).filter((tag) => on.includes(tag));
+	}
+
+	/** Tries an event with a tag, or without it. */
+	carry(event: GameEvent, tag: string): void {
+		const on = this.triedTags(event);
+		const next = on.includes(tag) ? on.filter((one) => one !== tag) : [...on, tag];
+		this.carried = { ...this.carried, [event.id]: next };
+	}
+
 	/** Changes a word that may have been waited for; with the last of them the cue is on, in the same step. */
 	say(cue: Cue, word: CueWord, label: string, recipe: (cue: Cue) => Cue): void {
 		const waits = this.unsaid[cue.id];
@@ -202,12 +261,15 @@ export class CuesState {
 	frame(real: Seconds): Float64Array {
 		const dt = Math.min(real, LONGEST_FRAME);
 		this.sceneTime += dt;
+		for (const { player } of this.director.viewers) player.view = this.view;
 		this.director.advance(dt);
 		const { done, now } = this.director;
 		for (const order of done) {
 			this.lastDone.set(order.cue, now);
 			this.log = [this.told(order), ...this.log].slice(0, 6);
 		}
+		if ([...this.whys.values()].some(({ at }) => now - at > WHY_S))
+			this.whys = new Map([...this.whys].filter(([, { at }]) => now - at <= WHY_S));
 		const lit = [...this.lastDone].filter(([, at]) => now - at < 0.8).map(([cue]) => cue);
 		if (lit.length !== this.lit.size || lit.some((cue) => !this.lit.has(cue))) this.lit = new Set(lit);
 		return this.director.viewers[0]!.player.offset;

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { GameEvent } from 'dinesis-runtime';
 import { newCue, newPlay, NO_LINKS } from 'dinesis-runtime/tools';
 import type { Wiring } from '$lib/documents';
-import { numberId, withNumberRenamed } from './event-edits';
+import { numberId, withAnswer, withKind, withMayCarry, withNumberRenamed } from './event-edits';
 
 const number = (id: string) => ({ id, unit: 'm/s', min: 0, max: 10 });
 const hit: GameEvent = {
@@ -45,5 +45,41 @@ describe('a number that an event carries', () => {
 		expect(mine!.actions[0]).toMatchObject({ strength: { by: 'impact', curve } });
 		expect(others).toBe(wiring.cues[1]);
 		expect(made.events[1]).toBe(wiring.events[1]);
+	});
+});
+
+describe('a moment made a state, or the other way', () => {
+	it('takes its cues’ words along; what happens with a state is its start', () => {
+		const made = withKind(wiring, hit, 'state');
+		expect(made.wiring.events[0]!.kind).toBe('state');
+		expect(made.wiring.cues.map(({ when }) => when)).toEqual(['starts', 'happens']);
+		expect(made.lost).toEqual([]);
+	});
+
+	it('back again; those that asked for its end or its whole length are told', () => {
+		const [mine, other] = wiring.cues;
+		const state = { ...hit, kind: 'state' as const };
+		const cues = (['starts', 'lasts', 'ends'] as const).map((when) => ({ ...mine!, id: when, when }));
+		const made = withKind({ ...wiring, events: [state], cues: [...cues, other!] }, state, 'moment');
+		expect(made.wiring.cues.map(({ when }) => when)).toEqual(['happens', 'happens', 'happens', 'happens']);
+		expect(made.lost.map(({ id }) => id)).toEqual(['lasts', 'ends']);
+	});
+});
+
+describe('what an event may carry, and what answers it', () => {
+	it('tags stand at the event; none are left out of it', () => {
+		const made = withMayCarry(wiring, 'hit', ['enemy']);
+		expect(made.events[0]!.mayCarry).toEqual(['enemy']);
+		expect('mayCarry' in withMayCarry(made, 'hit', []).events[0]!).toBe(false);
+		expect(made.events[1]).toBe(wiring.events[1]);
+	});
+
+	it('a cue is made of the event’s own id; with a state it lasts', () => {
+		const made = withAnswer(wiring, hit, 'thud');
+		expect(made.wiring.cues.at(-1)).toMatchObject({ id: made.id, event: 'hit', when: 'happens', on: true });
+		expect(made.id).toBe('hit');
+		const again = withAnswer(made.wiring, { ...hit, kind: 'state' }, 'thud');
+		expect(again.id).not.toBe('hit');
+		expect(again.wiring.cues.at(-1)!.when).toBe('lasts');
 	});
 });

@@ -1,5 +1,6 @@
-/** Numbers that events carry, renamed with everything that names them. */
-import type { GameEvent } from 'dinesis-runtime';
+/** Changes of an event that take along the cues which answer it. */
+import type { Cue, GameEvent } from 'dinesis-runtime';
+import { newCue, type CueWhen } from 'dinesis-runtime/tools';
 import { freeId, type Wiring } from '$lib/documents';
 
 /** The id that a number would have by this name; null where nothing changes. */
@@ -34,4 +35,54 @@ export function withNumberRenamed(wiring: Wiring, event: GameEvent, i: number, i
 					}
 		)
 	};
+}
+
+/** What a cue's “when” becomes with the event's kind: a moment has neither start nor end; what happens with a state is its start. */
+const whenIn = (kind: GameEvent['kind'], when: CueWhen): CueWhen =>
+	kind === 'moment' ? 'happens' : when === 'happens' ? 'starts' : when;
+
+/** A moment made a state, or the other way: its cues' words go along. `lost`: cues that asked for what a moment does not have. */
+export function withKind(
+	wiring: Wiring,
+	event: GameEvent,
+	kind: GameEvent['kind']
+): { readonly wiring: Wiring; readonly lost: readonly Cue[] } {
+	const own = (cue: Cue): boolean => cue.event === event.id;
+	return {
+		wiring: {
+			...wiring,
+			events: wiring.events.map((e) => (e.id === event.id ? { ...e, kind } : e)),
+			cues: wiring.cues.map((cue) => (own(cue) ? { ...cue, when: whenIn(kind, cue.when) } : cue))
+		},
+		lost:
+			kind === 'moment' ? wiring.cues.filter((cue) => own(cue) && (cue.when === 'lasts' || cue.when === 'ends')) : []
+	};
+}
+
+/** Tags that an occurrence may carry; none are left out of the event. */
+export function withMayCarry(wiring: Wiring, id: string, tags: readonly string[]): Wiring {
+	return {
+		...wiring,
+		events: wiring.events.map((event) => {
+			if (event.id !== id) return event;
+			if (tags.length > 0) return { ...event, mayCarry: tags };
+			const rest: { -readonly [K in keyof GameEvent]: GameEvent[K] } = { ...event };
+			delete rest.mayCarry;
+			return rest;
+		})
+	};
+}
+
+/** A cue that answers an event with a preset, behind the others, and its id. */
+export function withAnswer(
+	wiring: Wiring,
+	event: GameEvent,
+	preset: string
+): { readonly wiring: Wiring; readonly id: string } {
+	const id = freeId(
+		event.id,
+		wiring.cues.map((cue) => cue.id)
+	);
+	const cue: Cue = { ...newCue(id, event.id, preset), when: event.kind === 'state' ? 'lasts' : 'happens' };
+	return { wiring: { ...wiring, cues: [...wiring.cues, cue] }, id };
 }
