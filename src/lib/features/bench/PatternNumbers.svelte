@@ -102,6 +102,7 @@
 			hint="How unevenly targets follow each other: 1 lets the time between two be anything up to twice the even one"
 			onchange={(jitter, done) => set('Jitter', { jitter }, done)}
 		/>
+		{#await import('./JumpTimes.svelte') then { default: JumpTimes }}<JumpTimes {layer} {onchange} />{/await}
 	{:else if pattern.kind === 'keys'}
 		<NumberField
 			look="inline"

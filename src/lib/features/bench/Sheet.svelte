@@ -37,6 +37,7 @@
 			() => import('./HowPlayed.svelte'),
 			() => import('./Trying.svelte'),
 			() => import('$lib/room/FindingLines.svelte'),
+			() => import('./JumpTimes.svelte'),
 			() => import('./Neighbours.svelte'),
 			() => import('./KeysEditor.svelte')
 		)

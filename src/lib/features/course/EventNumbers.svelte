@@ -21,6 +21,10 @@
 		desk.changeEvent(i, 'Change an event', part, `${mark} ${i}`);
 		if (done) desk.settle();
 	};
+	function toggleTag(tag: string) {
+		const now = event.tags ?? [];
+		setEvent({ tags: now.includes(tag) ? now.filter((one) => one !== tag) : [...now, tag] }, 'tags', true);
+	}
 </script>
 
 <h2>{declared?.name ?? event.event}</h2>
@@ -32,7 +36,7 @@
 		onchange={(id) => {
 			const next = wiring.events.find((w) => w.id === id);
 			const length = next?.kind === 'state' ? (event.length ?? 3) : null;
-			setEvent({ event: id, length, values: {} }, 'event', true);
+			setEvent({ event: id, length, values: {}, tags: [] }, 'event', true);
 		}}
 	/></label
 >
@@ -104,6 +108,17 @@
 		</div>
 	{/if}
 {/if}
+{#if declared?.mayCarry?.length}
+	<div class="carries" role="group" aria-label="What it carries">
+		carrying
+		{#each declared.mayCarry as tag (tag)}
+			<label class="check"
+				><input type="checkbox" checked={event.tags?.includes(tag) ?? false} onchange={() => toggleTag(tag)} />
+				{tag}</label
+			>
+		{/each}
+	</div>
+{/if}
 {#if course.second}
 	<Segments
 		small
@@ -122,3 +137,12 @@
 	>
 	<TakeOut {desk} />
 </div>
+
+<style>
+	.carries {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 12px;
+		color: var(--ink-2);
+	}
+</style>

@@ -11,8 +11,8 @@
 </script>
 
 {count}
-<Popover label="Answer {event.name} with a preset" look="chip" title="Make a cue that answers it">
-	{#snippet button()}answers with …{/snippet}
+<Popover label="Answer {event.name} with a preset" title="Make a cue that answers it">
+	{#snippet button()}<span>+ cue</span>{/snippet}
 	{#snippet children(close)}
 		<div>
 			<PickList
@@ -28,6 +28,14 @@
 </Popover>
 
 <style>
+	span {
+		display: inline-flex;
+		align-items: center;
+		min-height: 24px;
+		white-space: nowrap;
+		color: var(--lamp-text);
+		cursor: pointer;
+	}
 	div {
 		width: 17rem;
 		padding: 4px;

@@ -29,7 +29,7 @@
 		class="quiet"
 		aria-label="Tags that {event.name} may carry"
 		title="What it happened to or came from: the game sends it with the event, cues ask for it"
-		placeholder="enemy, friend"
+		placeholder="none"
 		value={(event.mayCarry ?? []).join(', ')}
 		onchange={(e) => onmay(tagsOf(e.currentTarget.value))}
 	/></label
@@ -37,7 +37,7 @@
 
 <style>
 	input {
-		width: 8rem;
+		width: 7rem;
 	}
 	label {
 		display: block;
@@ -46,7 +46,7 @@
 		white-space: nowrap;
 	}
 	label input {
-		width: 6rem;
+		width: 5.5rem;
 		font-size: 12px;
 	}
 </style>

@@ -40,7 +40,7 @@ describe('the table of events', () => {
 		const row = screen.getByDisplayValue('Hit').closest('tr')!;
 		expect(screen.getByLabelText<HTMLInputElement>('Id of Hit').value).toBe('hit');
 		expect(row.querySelector('kbd')!.textContent).toBe('1');
-		expect(row.querySelector('.count')!.textContent).toMatch(/^1 answers with/);
+		expect(row.querySelector('.count')!.textContent).toMatch(/^1 \+ cue/);
 	});
 
 	it('names, kinds, places and tags are set, each as one step', async () => {
