@@ -1,5 +1,5 @@
 /** A whole course at a glance: how strongly the camera moves when, and which plays the cues began. */
-import type { Seconds, Played } from 'dinesis-runtime/tools';
+import type { Decision, Played, Seconds } from 'dinesis-runtime/tools';
 import type { ShakePreset, Cue } from 'dinesis-runtime';
 import { CourseRun, GRID_HZ } from './run';
 import type { Course } from '../documents';
@@ -23,11 +23,14 @@ export interface Survey {
 	/** By viewer: the largest angle in each column, in degrees. */
 	readonly rotation: readonly Float32Array[];
 	readonly plays: readonly SurveyPlay[];
+	/** What became of each cue that was asked, in the order in which it fell: up to so many that one could read them. */
+	readonly decisions: readonly Decision[];
 	/** Chains that were cut, by cue. */
 	readonly cutChains: readonly string[];
 }
 
 const LOOKS_HZ = 60;
+const MOST_DECISIONS = 5000;
 
 /** What of a project's presets its cues can play: the rest need not come along. */
 export function presetsOf(cues: readonly Cue[], presets: readonly ShakePreset[]): ShakePreset[] {
@@ -44,6 +47,10 @@ export function surveyCourse(kit: Played, course: Course, columns: number, seed 
 	const rotation = viewers.map(() => new Float32Array(columns));
 	const plays: (SurveyPlay & { until: Seconds })[] = [];
 	const known = viewers.map(() => new Map<number, number>());
+	const decisions: Decision[] = [];
+	run.director.explain((decision) => {
+		if (decisions.length < MOST_DECISIONS) decisions.push(decision);
+	});
 	const steps = Math.floor(course.seconds * GRID_HZ);
 	for (let step = 0; step <= steps; step++) {
 		const time = step / GRID_HZ;
@@ -69,5 +76,5 @@ export function surveyCourse(kit: Played, course: Course, columns: number, seed 
 				}
 			});
 	}
-	return { columns, position, rotation, plays, cutChains: [...run.director.engine.cutChains.keys()] };
+	return { columns, position, rotation, plays, decisions, cutChains: [...run.director.engine.cutChains.keys()] };
 }

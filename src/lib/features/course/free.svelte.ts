@@ -1,5 +1,12 @@
 /** A free run as it goes: keys and mouse move a body through the grounds, what happens fires the cues, all of it is recorded. */
-import { occurrencesOf, Frame, type Happening, type RigStage, type Seconds } from 'dinesis-runtime/tools';
+import {
+	type Decision,
+	occurrencesOf,
+	Frame,
+	type Happening,
+	type RigStage,
+	type Seconds
+} from 'dinesis-runtime/tools';
 import { Recorder } from '$lib/course';
 import { type Course, type CourseArea } from '$lib/documents';
 import { GRID_HZ } from '$lib/course';
@@ -37,6 +44,9 @@ interface Going {
 	readonly rig: string | null;
 	readonly stop: () => void;
 }
+
+/** So many answers are read while one walks. */
+const LAST_CAME = 4;
 
 export class FreePlay {
 	phase = $state<'idle' | 'loading' | 'going'>('idle');
@@ -77,6 +87,7 @@ export class FreePlay {
 					raised: (occurrence, at) => recorder.happened(at, occurrence)
 				}
 			});
+			frame.director.explain((decision) => this.note(decision));
 			frame.step(0, 0, run.runners);
 			recorder.at(0, run.runners, (id) => frame.director.viewers[0]!.player.values.get(id));
 			this.going = {
@@ -93,6 +104,7 @@ export class FreePlay {
 		}
 		for (const wish of this.wishes) Object.assign(wish, noWish());
 		this.counted = {};
+		this.came = [];
 		this.said = this.played(this.going.frame);
 		this.seconds = this.left = 0;
 		this.turning = 0;
@@ -194,6 +206,13 @@ export class FreePlay {
 			frame.director.raise(occurrence, run.now);
 			recorder.happened(run.now, occurrence);
 		}
+	}
+
+	/** What cues were asked for last and what became of it, newest first. */
+	came = $state.raw<readonly Decision[]>([]);
+
+	private note(decision: Decision): void {
+		this.came = [decision, ...this.came].slice(0, LAST_CAME);
 	}
 
 	private count({ what, phase, numbers }: Happening): void {
