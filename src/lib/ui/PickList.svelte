@@ -22,8 +22,10 @@
 		/** Lists of so many need no field to find in. */
 		few?: number;
 		onpick: (id: string, group: number) => void;
+		/** Makes one of the name that was typed, where none is called so. */
+		onmake?: (name: string) => void;
 	}
-	let { label, groups, here, taken, few = 0, onpick }: Props = $props();
+	let { label, groups, here, taken, few = 0, onpick, onmake }: Props = $props();
 
 	/** More than these are not listed: one types. */
 	const MOST = 200;
@@ -39,15 +41,24 @@
 			return { ...group, entries: fitting.slice(0, MOST), more: Math.max(0, fitting.length - MOST) };
 		})
 	);
+	/** No entry has this id. */
+	const MAKE = '*make';
+	const name = $derived(typed.trim());
+	const isNew = $derived(
+		onmake !== undefined &&
+			name !== '' &&
+			!groups.some(({ entries }) => entries.some((entry) => entry.label.toLowerCase() === name.toLowerCase()))
+	);
+	const offered = $derived(isNew ? [...found, { entries: [{ id: MAKE, label: `make “${name}”` }], more: 0 }] : found);
 	const all = $derived(groups.reduce((sum, { entries }) => sum + entries.length, 0));
 </script>
 
 <Combobox
 	{label}
-	groups={found}
-	few={all > 0 && all <= few}
+	groups={offered}
+	few={!onmake && all > 0 && all <= few}
 	{here}
 	{taken}
 	bind:typed
-	onpick={(entry, group) => onpick(entry.id, group)}
+	onpick={(entry, group) => (entry.id === MAKE ? onmake?.(name) : onpick(entry.id, group))}
 />

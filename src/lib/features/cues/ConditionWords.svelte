@@ -59,6 +59,14 @@
 			value={b.of}
 			options={parameters}
 			onchange={(of) => bound('parameters', i, { of })}
+			onmake={(name) =>
+				desk.sayNewValue(cue, name, (q, of) => ({
+					...q,
+					conditions: {
+						...q.conditions,
+						parameters: q.conditions.parameters.map((p, k) => (k === i ? { ...p, of } : p))
+					}
+				}))}
 		/>
 		is over
 		<NumberField

@@ -16,9 +16,11 @@
 		/** How one of several is picked. */
 		picks: Picks;
 		onpicks: (picks: Picks) => void;
+		/** Makes a preset of this name, to be chosen. */
+		onmake: (name: string) => void;
 		onchange: (pick: PlayAction['pick'], label: string) => void;
 	}
-	let { desk, pick, picks, asked = '', onpicks, onchange }: Props = $props();
+	let { desk, pick, picks, asked = '', onpicks, onmake, onchange }: Props = $props();
 	/** Whether a press adds to those that are there, or takes one for all of them. */
 	let several = $state(false);
 	const nameOf = (id: string): string => desk.preset(id)?.name ?? id;
@@ -88,6 +90,10 @@
 				groups={[{ entries, none: 'No preset yet.' }]}
 				here={several || asked ? '' : pick[0]?.preset}
 				taken={several ? taken : undefined}
+				onmake={(name) => {
+					close();
+					onmake(name);
+				}}
 				onpick={(id) => {
 					if (several) return toggle(id);
 					close();

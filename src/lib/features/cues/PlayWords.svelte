@@ -24,6 +24,11 @@
 	};
 	const buildUp = (part: Partial<BuildUp>, done?: boolean): void =>
 		onchange({ buildUp: { ...play.buildUp!, ...part } }, 'Build-up', done);
+	const say = (pick: PlayAction['pick'], label: string): void =>
+		desk.say(cue, 'preset', label, (q) => ({
+			...q,
+			actions: q.actions.map((a) => (a.id === play.id ? { ...a, pick } : a) as typeof a)
+		}));
 	/** Where the curve of its strength begins and ends. */
 	const ends = $derived.by(() => {
 		if (typeof play.strength === 'number') return { from: '', to: '' };
@@ -37,10 +42,13 @@ play{play.pick.length > 1 ? SEVERAL[play.picks ?? 'no-repeat'] : ''}
 	{desk}
 	pick={play.pick}
 	picks={play.picks ?? 'no-repeat'}
+	onmake={async (name) => {
+		const made = await desk.makePreset(name);
+		if (made) say([...(play.pick.length > 1 ? play.pick : []), { preset: made, weight: 1 }], 'Preset');
+	}}
 	onpicks={(picks) => onchange({ picks }, 'How it is picked')}
 	asked={desk.waitsFor(cue.id, 'preset') ? 'which preset?' : ''}
-	onchange={(pick, label) =>
-		desk.say(cue, 'preset', label, (q) => ({ ...q, actions: q.actions.map((a) => (a === play ? { ...a, pick } : a)) }))}
+	onchange={say}
 />
 at
 {#if typeof play.strength === 'number'}

@@ -83,6 +83,7 @@
 		options={events}
 		asked={desk.waitsFor(cue.id, 'event') ? 'what happens?' : ''}
 		onchange={chooseEvent}
+		onmake={(name) => desk.sayNewEvent(cue, name)}
 	/>
 	{#if isState}<Word
 			label="When"
@@ -120,6 +121,11 @@
 					value={a.parameter}
 					options={parameters}
 					onchange={(parameter) => action(i, { parameter }, 'Set')}
+					onmake={(name) =>
+						desk.sayNewValue(cue, name, (q, parameter) => ({
+							...q,
+							actions: q.actions.map((b, k) => (k === i ? ({ ...b, parameter } as CueAction) : b))
+						}))}
 				/>
 				to
 				<NumberField

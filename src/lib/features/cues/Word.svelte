@@ -12,8 +12,10 @@
 		/** What is asked where nothing was chosen yet; empty: it was. */
 		asked?: string;
 		onchange: (value: T) => void;
+		/** Makes one of the name that was typed, and says it. */
+		onmake?: (name: string) => void;
 	}
-	let { label, value, options, tone = 'plain', asked = '', onchange }: Props = $props();
+	let { label, value, options, tone = 'plain', asked = '', onchange, onmake }: Props = $props();
 	/** A list of so many needs no field to find in. */
 	const FEW = 8;
 	const shown = $derived(asked || (options.find((o) => o.value === value)?.label ?? value));
@@ -32,6 +34,11 @@
 			groups={[{ entries }]}
 			here={asked === '' ? value : ''}
 			few={FEW}
+			onmake={onmake &&
+				((name) => {
+					close();
+					onmake(name);
+				})}
 			onpick={(id) => {
 				close();
 				onchange(id as T);

@@ -211,3 +211,28 @@ describe('trying a cue', () => {
 		expect(cues()[0]).toMatchObject({ event: 'run', when: 'lasts', id: state.chosen });
 	});
 });
+
+describe('what is missing is made on the spot', () => {
+	it('an event of the name that was typed, which the cue then says, in one step; the cue still waits for its preset', () => {
+		const { state, cues } = desk([]);
+		state.add();
+		state.sayNewEvent(cues()[0]!, 'Gate opens');
+		const event = state.session.wiring.events.at(-1)!;
+		expect(event).toMatchObject({ id: 'gate-opens', name: 'Gate opens', kind: 'moment' });
+		expect(cues()[0]).toMatchObject({ event: 'gate-opens', when: 'happens', on: false });
+		expect([state.waitsFor(cues()[0]!.id, 'event'), state.waitsFor(cues()[0]!.id, 'preset')]).toEqual([false, true]);
+	});
+
+	it('a game value that a cue sets, from 0 to 1', () => {
+		const fresh = newCue('c', 'hit', 'thud');
+		const { state, cues } = desk([
+			{ ...fresh, actions: [{ id: '1', kind: 'set', parameter: 'cold', to: 1, delay: 0 }] }
+		]);
+		state.sayNewValue(cues()[0]!, 'Fear', (q, parameter) => ({
+			...q,
+			actions: q.actions.map((a) => (a.kind === 'set' ? { ...a, parameter } : a))
+		}));
+		expect(state.session.wiring.parameters.at(-1)).toEqual({ id: 'fear', name: 'Fear', min: 0, max: 1, rest: 0 });
+		expect(cues()[0]!.actions[0]).toMatchObject({ parameter: 'fear' });
+	});
+});

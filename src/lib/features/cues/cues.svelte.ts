@@ -1,9 +1,10 @@
 /** The Cues room's state: the director behind the window, what each cue is tried with, and where it comes from. */
-import { checkCue, decisionWords, freeId, isFelt, type CueFinding, type Wired } from '$lib/documents';
+import { checkCue, decisionWords, freeId, isFelt, type CueFinding, type Wired, type Wiring } from '$lib/documents';
 import type { Cue, GameEvent, ShakePreset } from 'dinesis-runtime';
 import {
 	Director,
 	newCue,
+	newPreset,
 	type Decision,
 	type Occurrence,
 	type Order,
@@ -15,6 +16,8 @@ import { GALLERY_REST } from '$lib/viewport/rests';
 import { withAnswer } from './event-edits';
 
 const LONGEST_FRAME: Seconds = 0.1;
+/** Of a name. */
+const MOST_LETTERS = 120;
 /** How long one reads what became of a cue. */
 const WHY_S: Seconds = 6;
 /** How many numbers of an event are remembered, to be marked on its curve. */
@@ -208,6 +211,41 @@ export class CuesState {
 		this.chosen = id;
 	}
 
+	/** Makes a shake of this name, to be tuned later; its id, or null when the server did not take it. */
+	makePreset(name: string): Promise<string | null> {
+		const { session } = this;
+		const named = name.slice(0, MOST_LETTERS);
+		return session.acts.add(newPreset(freeId(named, session.order), named), 'made in a cue');
+	}
+
+	/** Lets a cue say an event that is made of a name, as one step. */
+	sayNewEvent(cue: Cue, name: string): void {
+		const named = name.slice(0, MOST_LETTERS);
+		const id = freeId(
+			named,
+			this.session.wiring.events.map((event) => event.id)
+		);
+		const made: GameEvent = { id, name: named, kind: 'moment', placed: false, tags: [], values: [] };
+		const besides = (w: Wiring): Wiring => ({ ...w, events: [...w.events, made] });
+		this.say(cue, 'event', 'New event', (q) => ({ ...q, event: id, when: 'happens' }), besides);
+	}
+
+	/** Lets a cue ask for or set a game value that is made of a name, from 0 to 1, as one step. */
+	sayNewValue(cue: Cue, name: string, recipe: (cue: Cue, id: string) => Cue): void {
+		const named = name.slice(0, MOST_LETTERS);
+		const id = freeId(
+			named,
+			this.session.wiring.parameters.map((p) => p.id)
+		);
+		const made = { id, name: named, min: 0, max: 1, rest: 0 };
+		this.session.rewire('New game value', (w) => ({
+			...w,
+			parameters: [...w.parameters, made],
+			cues: w.cues.map((q) => (q.id === cue.id ? recipe(q, id) : q))
+		}));
+		this.session.seal();
+	}
+
 	/** Answers an event with a preset: a cue of its own, which is chosen. */
 	answer(event: GameEvent, preset: string): void {
 		const { id } = withAnswer(this.session.wiring, event, preset);
@@ -231,12 +269,23 @@ export class CuesState {
 	}
 
 	/** Changes a word that may have been waited for; with the last of them the cue is on, in the same step. */
-	say(cue: Cue, word: CueWord, label: string, recipe: (cue: Cue) => Cue): void {
+	say(
+		cue: Cue,
+		word: CueWord,
+		label: string,
+		recipe: (cue: Cue) => Cue,
+		besides: (wiring: Wiring) => Wiring = (w) => w
+	): void {
 		const waits = this.unsaid[cue.id];
 		const left = waits?.filter((one) => one !== word) ?? [];
 		const complete = waits?.includes(word) && left.length === 0;
 		this.unsaid = { ...this.unsaid, [cue.id]: left };
-		this.change(cue.id, label, (c) => ({ ...recipe(c), ...(complete && { on: true }) }));
+		const said = (q: Cue): Cue => ({ ...recipe(q), ...(complete && { on: true }) });
+		this.session.rewire(label, (w) => {
+			const made = besides(w);
+			return { ...made, cues: made.cues.map((q) => (q.id === cue.id ? said(q) : q)) };
+		});
+		this.session.seal();
 	}
 
 	/** The event on a test key: the first nine on 1–9, the next nine with Shift. */
