@@ -3,7 +3,6 @@
 	import { onMount } from 'svelte';
 	import SlidersHorizontal from '@lucide/svelte/icons/sliders-horizontal';
 	import type { KeyCap } from '$lib/room/key-board';
-	import KeyTarget from '$lib/room/KeyTarget.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { hand } from '$lib/ui/hand';
 	import type { BenchState } from './bench.svelte';
@@ -90,9 +89,12 @@
 </button>
 <span class="digit">
 	{#if id === 'space'}<b>space</b>{:else}
-		<KeyTarget {session} {id}>
-			{#snippet button()}<b title="What key {cap.written} fires">{cap.written}</b>{/snippet}
-		</KeyTarget>
+		{#await import('$lib/room/KeyTarget.svelte')}<b>{cap.written}</b>{:then { default: KeyTarget }}<KeyTarget
+				{session}
+				{id}
+			>
+				{#snippet button()}<b title="What key {cap.written} fires">{cap.written}</b>{/snippet}
+			</KeyTarget>{/await}
 	{/if}
 </span>
 {#if cap.kind === 'preset'}

@@ -4,7 +4,6 @@
 	import Repeat from '@lucide/svelte/icons/repeat';
 	import { KEY_IDS } from '$lib/documents';
 	import { capOf, writtenKey, type KeyCap as Cap } from '$lib/room/key-board';
-	import KeyTarget from '$lib/room/KeyTarget.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { isTyping } from '$lib/ui/targets';
@@ -62,9 +61,12 @@
 			</div>
 		{:else}
 			<div class="place">
-				<KeyTarget {session} {id}>
-					{#snippet button()}<span class="give"><b>{writtenKey(id)}</b><small>give it something</small></span>{/snippet}
-				</KeyTarget>
+				{#await import('$lib/room/KeyTarget.svelte')}<span class="give"
+						><b>{writtenKey(id)}</b><small>give it something</small></span
+					>{:then { default: KeyTarget }}<KeyTarget {session} {id}>
+						{#snippet button()}<span class="give"><b>{writtenKey(id)}</b><small>give it something</small></span
+							>{/snippet}
+					</KeyTarget>{/await}
 			</div>
 		{/if}
 	{/each}

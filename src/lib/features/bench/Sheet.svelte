@@ -38,6 +38,7 @@
 			() => import('./Trying.svelte'),
 			() => import('$lib/room/FindingLines.svelte'),
 			() => import('./JumpTimes.svelte'),
+			() => import('$lib/room/KeyTarget.svelte'),
 			() => import('./Neighbours.svelte'),
 			() => import('./KeysEditor.svelte')
 		)

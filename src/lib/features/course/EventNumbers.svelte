@@ -2,20 +2,17 @@
 	/** What happens in a course: which event, when, with what, where, to whom. */
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Copy from '@lucide/svelte/icons/copy';
-	import { courseShape, isFelt, rangeOf, type CourseEvent, type Range } from '$lib/documents';
+	import { courseShape, rangeOf, type CourseEvent, type Range } from '$lib/documents';
 	import FindingLines from '$lib/room/FindingLines.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Select from '$lib/ui/Select.svelte';
-	import { decidedOf, decidedWords } from './decided';
 	import CourseNumber from './CourseNumber.svelte';
 	import { clean, type CourseState } from './course.svelte';
 	import TakeOut from './TakeOut.svelte';
 
 	let { desk, event, i }: { desk: CourseState; event: CourseEvent; i: number } = $props();
 
-	/** More than these are not read. */
-	const MOST_SAID = 8;
 	const course = $derived(desk.course!);
 	const wiring = $derived(desk.session.wiring);
 	const declared = $derived(wiring.events.find((e) => e.id === event.event));
@@ -24,12 +21,6 @@
 		desk.changeEvent(i, 'Change an event', part, `${mark} ${i}`);
 		if (done) desk.settle();
 	};
-	/** What became of it when the course was last surveyed. */
-	const came = $derived.by(() => {
-		const own = wiring.cues.filter((cue) => cue.event === event.event);
-		const cues = new Map(own.map((cue) => [cue.id, [...new Set(cue.actions.map(({ delay }) => delay))]]));
-		return decidedOf(desk.survey?.decisions ?? [], event.at, cues).slice(0, MOST_SAID);
-	});
 	function toggleTag(tag: string) {
 		const now = event.tags ?? [];
 		setEvent({ tags: now.includes(tag) ? now.filter((one) => one !== tag) : [...now, tag] }, 'tags', true);
@@ -140,16 +131,7 @@
 		onchange={(who) => setEvent({ who }, 'who', true)}
 	/>
 {/if}
-{#if came.length > 0}
-	<div class="came" role="group" aria-label="What it came to">
-		<span>it came to</span>
-		<ul>
-			{#each came as decision, k (k)}
-				<li class:felt={isFelt(decision)}>{decidedWords(decision, (id) => desk.session.preset(id)?.name ?? id)}</li>
-			{/each}
-		</ul>
-	</div>
-{/if}
+{#await import('./EventCame.svelte') then { default: EventCame }}<EventCame {desk} {event} />{/await}
 <div class="acts">
 	<Button onclick={() => desk.copyChosen()} title="Copy (Ctrl+C)"><Copy size={14} /> Copy</Button>
 	<Button onclick={() => desk.paste()} title="Paste at the playhead (Ctrl+V)"><ClipboardPaste size={14} /> Paste</Button
@@ -158,19 +140,6 @@
 </div>
 
 <style>
-	.came {
-		font-size: 12.5px;
-		color: var(--ink-2);
-	}
-	ul {
-		margin: 2px 0 0;
-		padding-left: 8px;
-		list-style: none;
-		border-left: 3px solid var(--lamp);
-	}
-	.felt {
-		color: var(--ink);
-	}
 	.carries {
 		display: flex;
 		flex-wrap: wrap;

@@ -1,10 +1,8 @@
 <script lang="ts">
 	/** Beside a free run: the keys, what the world raised, and the end of it. */
-	import { isFelt } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import PadNote from '$lib/room/PadNote.svelte';
 	import Frame from '$lib/ui/Frame.svelte';
-	import { decidedWords } from './decided';
 	import { clockOf } from './lanes';
 	import type { FreePlay } from './free.svelte';
 	import WorldTable from './WorldTable.svelte';
@@ -51,11 +49,13 @@
 			</p>
 		{/if}
 		{#if free.came.length > 0}
-			<ul aria-label="What cues came to">
-				{#each free.came as decision, i (i)}
-					<li class:felt={isFelt(decision)}>{decidedWords(decision, (id) => session.preset(id)?.name ?? id)}</li>
-				{/each}
-			</ul>
+			{#await import('./DecisionLines.svelte') then { default: DecisionLines }}
+				<DecisionLines
+					label="What cues came to"
+					decisions={free.came}
+					presetName={(id) => session.preset(id)?.name ?? id}
+				/>
+			{/await}
 		{/if}
 		<WorldTable {session} counted={free.counted} />
 	</div>
@@ -65,17 +65,6 @@
 	/* It has no shape of its own: what is in it stands in the frame. */
 	.inside {
 		display: contents;
-	}
-	ul {
-		margin: 0;
-		padding-left: 8px;
-		list-style: none;
-		border-left: 3px solid var(--rule-strong);
-		font-size: 12.5px;
-		color: var(--lamp-text);
-	}
-	li.felt {
-		color: var(--ink-2);
 	}
 	header {
 		display: flex;

@@ -1,8 +1,6 @@
 <script lang="ts">
 	/** The course over time: movement, what the camera felt, events and game values in lanes under one ruler. */
 	import type { CourseState } from './course.svelte';
-	import { isFelt } from '$lib/documents';
-	import { decidedWords } from './decided';
 	import EventLane from './EventLane.svelte';
 	import { across, areaPath, columnsShown, lanesOf, packed, paceOf, ticks } from './lanes';
 	import TimelineCorner from './TimelineCorner.svelte';
@@ -54,8 +52,6 @@
 	const plays = $derived(packed(desk.survey?.plays.filter((p) => p.who === 0) ?? [], ROWS));
 	/** Two rows from the start: most courses fill them, and what is below would jump when the survey comes. */
 	const rows = $derived(Math.max(2, ...plays.map((p) => p.row + 1)));
-	/** What was asked for and is not felt. */
-	const unfelt = $derived(desk.survey?.decisions.filter((decision) => !isFelt(decision)) ?? []);
 	const presetName = (id: string): string => desk.session.preset(id)?.name ?? id;
 
 	function wheel(event: WheelEvent) {
@@ -114,10 +110,11 @@
 						>{x(play.until) - x(play.at) > 46 ? presetName(play.preset) : ''}</span
 					>
 				{/each}
-				{#each unfelt as decision, i (i)}
-					<i title="{decision.at.toFixed(2)} s: {decidedWords(decision, presetName)}" style:left="{x(decision.at)}px"
-					></i>
-				{/each}
+				{#await import('./UnfeltMarks.svelte') then { default: UnfeltMarks }}<UnfeltMarks
+						{desk}
+						{x}
+						{presetName}
+					/>{/await}
 			</div>
 			{#each lanes as id (id)}<EventLane {desk} {id} {width} />{/each}
 			{#each course.values as value, i (value.parameter)}<ValueLane {desk} {value} {i} {width} />{/each}
@@ -200,15 +197,6 @@
 		position: relative;
 		border-bottom: 1px solid var(--rule);
 		overflow: hidden;
-	}
-	/* Asked for, and not felt. */
-	.plays i {
-		position: absolute;
-		top: 2px;
-		bottom: 2px;
-		width: 5px;
-		margin-left: -2px;
-		background: repeating-linear-gradient(var(--ink-2) 0 2px, transparent 2px 4px) center / 1px 100% no-repeat;
 	}
 	.plays span {
 		position: absolute;

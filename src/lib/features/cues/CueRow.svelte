@@ -3,7 +3,6 @@
 	import Copy from '@lucide/svelte/icons/copy';
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import type { Cue, GameEvent } from 'dinesis-runtime';
-	import FindingLines from '$lib/room/FindingLines.svelte';
 	import type { CuesState } from './cues.svelte';
 	import Sentence from './Sentence.svelte';
 
@@ -53,7 +52,11 @@
 	<div class="text" onpointerdown={onchoose} onfocusin={onchoose}>
 		<Sentence {desk} {cue} />
 		{#if why && why.says !== ''}<p class="why" class:felt={why.felt} role="status">{why.says}</p>{/if}
-		<FindingLines list={found} onfix={(finding) => desk.session.fix({ kind: 'cue', document: cue, finding })} />
+		{#if found.length > 0}
+			{#await import('$lib/room/FindingLines.svelte') then { default: FindingLines }}
+				<FindingLines list={found} onfix={(finding) => desk.session.fix({ kind: 'cue', document: cue, finding })} />
+			{/await}
+		{/if}
 	</div>
 	<span class="acts">
 		<button aria-label="Copy this cue" title="Copy" onclick={oncopy}><Copy size={13} /></button>

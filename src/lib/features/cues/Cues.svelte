@@ -15,7 +15,6 @@
 	import { cuesCommands } from './commands';
 	import CueRow from './CueRow.svelte';
 	import { CuesState } from './cues.svelte';
-	import ReachMap from './ReachMap.svelte';
 	import Response from './Response.svelte';
 
 	interface Props {
@@ -93,8 +92,15 @@
 	/** The other page; fetched after the first paint. */
 	const firstCue = () => import('./FirstCue.svelte');
 	const eventsTable = () => import('./EventsTable.svelte');
+	const reachMap = () => import('./ReachMap.svelte');
 	onMount(() => {
-		fetchAfterPaint(eventsTable);
+		fetchAfterPaint(
+			eventsTable,
+			() => import('./whys'),
+			async () => {
+				desk.offersOf = (await import('./more-words')).offersOf;
+			}
+		);
 		session.look(WIRING);
 		const takeBack = commands.offer(cuesCommands(desk, addCue, () => (page = 'events')));
 		return () => {
@@ -202,7 +208,7 @@
 			{/if}
 			{#if chosen}
 				<Response {desk} cue={chosen} />
-				<ReachMap {desk} preset={shownPreset} />
+				{#await reachMap() then { default: ReachMap }}<ReachMap {desk} preset={shownPreset} />{/await}
 			{/if}
 		</aside>
 	</main>

@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Cue, GameEvent, ShakePreset } from 'dinesis-runtime';
 import { newCue, newPlay, newPreset, NO_LINKS } from 'dinesis-runtime/tools';
 import { type Wiring } from '$lib/documents';
@@ -166,24 +166,24 @@ describe('trying a cue', () => {
 		return { ...fresh, conditions: { ...fresh.conditions, ...part } };
 	};
 
-	it('what did not happen says why, for as long as one reads it', () => {
+	it('what did not happen says why, for as long as one reads it', async () => {
 		const { state, frames } = desk([only('c', { tags: ['enemy'] }), only('d', {})]);
 		state.raise(hit, 'happens');
 		frames(0.1);
-		expect(state.whys.get('c')).toMatchObject({ says: 'not tagged enemy', felt: false });
+		await vi.waitFor(() => expect(state.whys.get('c')).toMatchObject({ says: 'not tagged enemy', felt: false }));
 		expect(state.whys.get('d')).toMatchObject({ says: '', felt: true });
 		frames(7);
 		expect(state.whys.size).toBe(0);
 	});
 
-	it('the trying key carries the tags that one gives it, beside the event’s own', () => {
+	it('the trying key carries the tags that one gives it, beside the event’s own', async () => {
 		const { state, frames } = desk([only('c', { tags: ['enemy', 'blow'] })]);
 		const carrying = { ...hit, mayCarry: enemy.mayCarry };
 		state.carry(carrying, 'enemy');
 		expect(state.triedTags(carrying)).toEqual(['enemy']);
 		state.raise(carrying, 'happens');
 		frames(0.1);
-		expect(state.whys.get('c')).toMatchObject({ says: '', felt: true });
+		await vi.waitFor(() => expect(state.whys.get('c')).toMatchObject({ says: '', felt: true }));
 		state.carry(carrying, 'enemy');
 		expect(state.triedTags(carrying)).toEqual([]);
 		// A tag that the event may not carry any more is not sent.
@@ -191,13 +191,13 @@ describe('trying a cue', () => {
 		expect(state.triedTags({ ...carrying, mayCarry: ['enemy'] })).toEqual([]);
 	});
 
-	it('a preset of the other view is not felt in the window, and says so', () => {
+	it('a preset of the other view is not felt in the window, and says so', async () => {
 		const flat: ShakePreset = { ...newPreset('flat', 'Flat hit'), view: 'flat' };
 		const { state, frames } = desk([newCue('c', 'hit', 'flat')], [thud, flat]);
 		state.raise(hit, 'happens');
 		const still = frames(0.1);
 		expect([...still]).toEqual([0, 0, 0, 0, 0, 0, 0]);
-		expect(state.whys.get('c')?.says).toBe('Flat hit: made for the other view, not felt here');
+		await vi.waitFor(() => expect(state.whys.get('c')?.says).toBe('Flat hit: made for the other view, not felt here'));
 		state.view = 'flat';
 		state.raise(hit, 'happens');
 		expect(frames(0.1).some((value) => value !== 0)).toBe(true);

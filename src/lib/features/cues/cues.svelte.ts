@@ -1,5 +1,5 @@
 /** The Cues room's state: the director behind the window, what each cue is tried with, and where it comes from. */
-import { checkCue, decisionWords, freeId, isFelt, type CueFinding, type Wired, type Wiring } from '$lib/documents';
+import { checkCue, freeId, type CueFinding, type Wired, type Wiring } from '$lib/documents';
 import type { Cue, GameEvent, ShakePreset } from 'dinesis-runtime';
 import {
 	Director,
@@ -14,6 +14,8 @@ import {
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { GALLERY_REST } from '$lib/viewport/rests';
 import { withAnswer } from './event-edits';
+import type { offersOf } from './more-words';
+import type { Why } from './whys';
 
 const LONGEST_FRAME: Seconds = 0.1;
 /** Of a name. */
@@ -25,14 +27,6 @@ const REMEMBERED = 8;
 /** What the length of an event is tried under; no number is called so. */
 export const LENGTH = '*length';
 const TRIED_LENGTH: Seconds = 3;
-
-/** What became of a cue that was asked. */
-export interface Why {
-	readonly at: Seconds;
-	/** Empty: as it was asked for. */
-	readonly says: string;
-	readonly felt: boolean;
-}
 
 /** The words that a cue cannot do without. */
 export type CueWord = 'event' | 'preset';
@@ -48,6 +42,8 @@ export class CuesState {
 	private carried = $state.raw<Readonly<Record<string, readonly string[]>>>({});
 	/** What became of each cue that was asked last, in words, by the cue: why nothing is felt, or how. */
 	whys = $state.raw<ReadonlyMap<string, Why>>(new Map());
+	/** What a sentence can be lengthened by; it comes after the first paint. */
+	offersOf = $state.raw<typeof offersOf | null>(null);
 	/** What the window shows; presets of the other view are not felt in it. */
 	view: View = 'space';
 	/** Cues that did something just now. */
@@ -67,19 +63,15 @@ export class CuesState {
 		for (const { player } of this.director.viewers)
 			player.setRest(...GALLERY_REST.position, ...GALLERY_REST.orientation);
 		this.stopListening = session.onChange((preset) => this.director.setPreset(preset));
-		this.director.explain((decision) => this.tell(decision));
+		this.director.explain((decision) => void this.tell(decision));
 	}
 
-	/** Keeps what became of a cue for as long as one reads it; of several presets of one answer what is not felt is said first. */
-	private tell(decision: Decision): void {
-		const { cue, at } = decision;
-		const words = decisionWords(decision);
-		const before = this.whys.get(cue);
-		const name = decision.kind === 'played' ? (this.session.preset(decision.preset)?.name ?? decision.preset) : '';
-		const felt = isFelt(decision);
-		const says = words === '' ? '' : name === '' ? words : `${name}: ${words}`;
-		if (before && before.at === at && before.says !== '' && (felt || before.says === says)) return;
-		this.whys = new Map([...this.whys, [cue, { at, says, felt }]]);
+	/** Keeps what became of a cue for as long as one reads it. */
+	private async tell(decision: Decision): Promise<void> {
+		const { whyOf } = await import('./whys');
+		const { cue } = decision;
+		const why = whyOf(decision, this.whys.get(cue), (id) => this.session.preset(id)?.name ?? id);
+		this.whys = new Map([...this.whys, [cue, why]]);
 	}
 
 	/** Game values as they stand, by id: those that are not set are at rest. */
