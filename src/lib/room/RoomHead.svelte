@@ -7,7 +7,6 @@
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { WIRING } from '$lib/session/opened';
 	import { shownOfHeld, type AnyDocument } from '$lib/documents';
-	import FindingsChip from './FindingsChip.svelte';
 	import IdField from './IdField.svelte';
 	import type { PlayBeside } from './history';
 	import ProjectLink from './ProjectLink.svelte';
@@ -42,7 +41,9 @@
 <header>
 	{#if picker}{@render picker()}{:else}<h1>{name}</h1>{/if}
 	{#if of}<VersionsMenu {session} {of} {about} {onbeside} />{/if}
-	<FindingsChip {session} />
+	{#if session.findings.count > 0}{#await import('./FindingsChip.svelte') then { default: FindingsChip }}<FindingsChip
+				{session}
+			/>{/await}{/if}
 	{@render marks?.()}
 	<p class:two={held}>
 		<span

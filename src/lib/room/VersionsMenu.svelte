@@ -16,7 +16,12 @@
 	}
 	let { session, of, about = '', onbeside }: Props = $props();
 
-	onMount(() => fetchAfterPaint(() => import('./History.svelte')));
+	onMount(() =>
+		fetchAfterPaint(
+			() => import('./History.svelte'),
+			() => import('./FindingsChip.svelte')
+		)
+	);
 	const saved = $derived(session.standing.savedOf(of));
 	const keeping = $derived(session.standing.keepingOf(of));
 	const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
