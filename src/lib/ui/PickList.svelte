@@ -38,7 +38,9 @@
 	const found = $derived(
 		groups.map((group) => {
 			const fitting = words.length === 0 ? group.entries : group.entries.filter(fits);
-			return { ...group, entries: fitting.slice(0, MOST), more: Math.max(0, fitting.length - MOST) };
+			// That there is none at all is not said of a group in which nothing fits.
+			const none = group.entries.length === 0 ? group.none : undefined;
+			return { ...group, none, entries: fitting.slice(0, MOST), more: Math.max(0, fitting.length - MOST) };
 		})
 	);
 	/** No entry has this id. */

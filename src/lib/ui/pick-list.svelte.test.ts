@@ -26,6 +26,15 @@ describe('a list to find in', () => {
 		expect(onpick).not.toHaveBeenCalled();
 	});
 
+	it('does not say that there is none where only nothing fits', async () => {
+		render(PickList, { label: 'Find', groups: [{ entries, none: 'No gate yet.' }], onpick: vi.fn() });
+		await fireEvent.input(screen.getByRole('combobox'), { target: { value: 'window' } });
+		expect(screen.queryByText('No gate yet.')).toBeNull();
+		cleanup();
+		render(PickList, { label: 'Find', groups: [{ entries: [], none: 'No gate yet.' }], onpick: vi.fn() });
+		expect(screen.getByText('No gate yet.')).toBeTruthy();
+	});
+
 	it('makes nothing that is there already, whatever its letters, and nothing where it may not', async () => {
 		const { type } = list(vi.fn());
 		await type('GATE OPENS');
