@@ -4,7 +4,7 @@
  */
 import { bakeCourse, explainCourse } from '../src/lib/course';
 import { newCourse, sayProblem, type Course } from '../src/lib/documents';
-import { decisionsToCsv, readEventLog, trackToCsv } from '../src/lib/formats';
+import { decisionsToCsv, namesIn, readEventLog, trackToCsv, withMeanings, type EventLog } from '../src/lib/formats';
 import { numberFlag, readArguments } from './lib/arguments';
 import { needKit, needText } from './lib/kit-file';
 import { fail } from './lib/say';
@@ -20,9 +20,17 @@ const AFTER_LOG_S = 3;
 function courseOfLog(path: string): Course {
 	const log = readEventLog(needText(path));
 	if (!log.ok) fail(`${path} cannot be read.\n${log.problems.map((p) => `  ${sayProblem(p)}`).join('\n')}`);
-	const { events, seconds } = (log as { value: { events: Course['events']; seconds: number } }).value;
-	const unknown = [...new Set(events.map((e) => e.event))].filter((e) => !kit.events.some((k) => k.id === e));
+	const { value } = log as { value: EventLog };
+	const names = namesIn(value, kit.events);
+	const unknown = names.filter(({ means }) => means === null).map(({ name }) => name);
 	if (unknown.length > 0) process.stderr.write(`dinesis: the kit has no event ${unknown.join(', ')}; passed over.\n`);
+	if (value.open.length > 0) process.stderr.write(`dinesis: never ends: ${value.open.join(', ')}.\n`);
+	const { seconds } = value;
+	const events = withMeanings(
+		value,
+		kit.events,
+		Object.fromEntries(names.map(({ name, means }) => [name, means ?? '']))
+	);
 	return { ...newCourse('log', path), steps: false, seconds: Math.min(3600, seconds + AFTER_LOG_S), events };
 }
 

@@ -44,7 +44,7 @@ describe('a log of events', () => {
 		['zeit,event\n1,hit', ['row 1 has no column "time"', 'row 2 time is nothing; seconds from 0 on are needed']],
 		['time,event\n1,hit\nsoon,hit', ['row 3 time is "soon"; seconds from 0 on are needed']],
 		['time,event\n-1,hit', ['row 2 time is -1; seconds from 0 on are needed']],
-		['time,event\n1,Big Hit', ['row 2 event is "Big Hit"; an id of a–z, 0–9 and "-" is needed']],
+		['{"time": 1, "event": " "}', ['row 1 event is " "; an id or a name of up to 120 letters is needed']],
 		['time,event,phase\n1,hit,maybe', ['row 2 phase is "maybe"; happens, starts or ends is needed']],
 		['time,event,x,y,z\n1,hit,1,2,', ['row 2 x, y and z: three numbers are needed, or none']],
 		['time,event,v\n1,hit,hard', ['row 2 v is "hard"; a number is needed']],

@@ -2,12 +2,12 @@
  * A game's log of events, read as the events of a course. Two forms: CSV with a header (`time`, `event`, and where wanted
  * `phase`, `x`, `y`, `z`, `key`, `tags` with ";" between them; every other column is a number that the event carries), or JSON lines with the
  * same names (`place` as three numbers, `values` as an object, `tags` as a list). A state is two rows, `starts` and `ends`; they become one event with a
- * length. What is wrong is told by its row; nothing is taken then.
+ * length. Events are called by their ids or their names (`log-names.ts`). What is wrong is told by its row; nothing is taken then.
  */
 import { parseJson, type CourseEvent } from '../documents';
 import type { ReadResult, Problem } from 'dinesis-runtime';
 import { eachRow, MOST_PROBLEMS, numberIn } from './rows';
-import { isId, isRecord, show, type Seconds } from 'dinesis-runtime/tools';
+import { isRecord, show, type Seconds } from 'dinesis-runtime/tools';
 
 /** As many events as a course may have. */
 const MOST_ROWS = 100_000;
@@ -15,6 +15,7 @@ const MOST_ROWS = 100_000;
 const MOST_SECONDS = 3600;
 const MOST_TAGS = 40;
 const MOST_TAG_LETTERS = 40;
+const MOST_NAME_LETTERS = 120;
 const PHASES = ['happens', 'starts', 'ends'];
 
 interface Row {
@@ -120,7 +121,8 @@ function judge(row: Row, problems: Problem[]): void {
 function fault({ time, event, phase, place, values, tags }: Row): string | undefined {
 	if (!isNumber(time) || time < 0) return `time is ${show(time)}; seconds from 0 on are needed`;
 	if (time > MOST_SECONDS) return `time is ${time}; a log may be an hour long, ${MOST_SECONDS} seconds`;
-	if (!isId(event)) return `event is ${show(event)}; an id of a–z, 0–9 and "-" is needed`;
+	if (typeof event !== 'string' || event.trim() === '' || event.length > MOST_NAME_LETTERS)
+		return `event is ${show(event)}; an id or a name of up to ${MOST_NAME_LETTERS} letters is needed`;
 	if (!PHASES.includes(phase as string)) return `phase is ${show(phase)}; happens, starts or ends is needed`;
 	if (place && (place.length !== 3 || !place.every(isNumber))) return 'x, y and z: three numbers are needed, or none';
 	const tag = tags.find((one) => typeof one !== 'string' || one === '' || one.length > MOST_TAG_LETTERS);
@@ -132,6 +134,8 @@ function fault({ time, event, phase, place, values, tags }: Row): string | undef
 
 export interface EventLog {
 	readonly events: readonly CourseEvent[];
+	/** Names of states that begin and never end; they go on to the take's end. */
+	readonly open: readonly string[];
 	/** The time of the last row. */
 	readonly seconds: Seconds;
 }
@@ -164,5 +168,7 @@ export function readEventLog(text: string): ReadResult<EventLog> {
 		const said = row.tags.length > 0 ? { tags: row.tags as readonly string[] } : {};
 		events.push({ at, event, length: null, values: row.values as Record<string, number>, place, who: 0, ...said });
 	}
-	return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { events, seconds } };
+	return problems.length > 0
+		? { ok: false, problems }
+		: { ok: true, value: { events, open: [...new Set([...open.values()].map((i) => events[i]!.event))], seconds } };
 }

@@ -3,4 +3,5 @@ export { bodyTrackToCsv, readBodyTrack } from './body-track';
 export { trackToCsv } from './csv';
 export { decisionsToCsv } from './decisions';
 export { readEventLog, type EventLog } from './event-log';
+export { eventOfLog, namesIn, withMeanings, type LogName, type Meanings } from './log-names';
 export { MOST_WAV_BYTES, readWav } from './wav';

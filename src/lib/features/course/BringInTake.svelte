@@ -1,9 +1,15 @@
 <script lang="ts">
 	/** A game's log of events, or a sound, as a take. Nothing happens before the last button. */
 	import { freeId, newCourse, sayProblem, type Course } from '$lib/documents';
-	import { MOST_WAV_BYTES as MOST_TAKE_BYTES, type EventLog } from '$lib/formats';
+	import {
+		eventOfLog,
+		MOST_WAV_BYTES as MOST_TAKE_BYTES,
+		namesIn,
+		withMeanings,
+		type EventLog,
+		type Meanings
+	} from '$lib/formats';
 	import { soundToTake } from '$lib/course';
-	import type { GameEvent } from 'dinesis-runtime';
 	import { type Onsets } from '$lib/analysis';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Select from '$lib/ui/Select.svelte';
@@ -11,6 +17,8 @@
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { CourseWorker } from '$lib/workers/course';
+	import LogExample from './LogExample.svelte';
+	import { rememberedMeanings, rememberMeanings } from './log-meanings';
 
 	interface Props {
 		session: ProjectSession;
@@ -20,6 +28,8 @@
 	}
 	let { session, worker, onclose, onmade }: Props = $props();
 
+	/** No event has this id: a new one is declared. */
+	const DECLARE = '*declare';
 	/** After the last event of a log the course goes on so long. */
 	const AFTER = 3;
 	let name = $state('');
@@ -30,11 +40,14 @@
 	let sensitivity = $state(0.6);
 	let onsetIs = $state('');
 	let loudnessIs = $state('');
-	let declare = $state(true);
 	const wiring = $derived(session.wiring);
-	const unknown = $derived(
-		log ? [...new Set(log.events.map((e) => e.event))].filter((id) => !wiring.events.some((e) => e.id === id)) : []
-	);
+	/** What each name of the log means: an event's id, a new one, or nothing. */
+	let meant = $state.raw<Meanings>({});
+	const names = $derived(log ? namesIn(log, wiring.events, rememberedMeanings(session.project.slug)) : []);
+	const asked = $derived(names.filter(({ name, means }) => means !== name));
+	$effect(() => {
+		meant = Object.fromEntries(names.map(({ name, means }) => [name, means ?? DECLARE]));
+	});
 	const choicesOf = (there: readonly { readonly id: string; readonly name: string }[]) => [
 		{ value: '', label: 'nothing' },
 		...there.map(({ id, name }) => ({ value: id, label: name }))
@@ -64,42 +77,39 @@
 		if (found.ok) heard = found.value;
 		else refuse(found.problems.map(sayProblem));
 	}
-	/** What the log shows of an event: its numbers with the range that came, whether it lasts, whether it has places. */
-	function declared(id: string, { events }: EventLog): GameEvent {
-		const mine = events.filter((e) => e.event === id);
-		const numbers = [...new Set(mine.flatMap((e) => Object.keys(e.values)))].slice(0, 16);
-		return {
-			id,
-			name: id.charAt(0).toUpperCase() + id.slice(1).replaceAll('-', ' '),
-			kind: mine.some((e) => e.length !== null) ? 'state' : 'moment',
-			placed: mine.some((e) => e.place !== null),
-			tags: [],
-			values: numbers.map((number) => {
-				const came = mine.flatMap((e) => (e.values[number] === undefined ? [] : [e.values[number]]));
-				const [min, max] = [Math.min(0, ...came), Math.max(...came)];
-				return { id: number, unit: '', min, max: max > min ? max : min + 1 };
-			})
-		};
-	}
 	async function make() {
 		const title = name.replace(/\.[^.]*$/, '').slice(0, 120) || 'Take';
 		let take: Course;
 		if (log) {
 			const found = log;
-			if (declare && unknown.length > 0) {
+			const made = names.filter(({ name }) => meant[name] === DECLARE);
+			const events = [...wiring.events];
+			const ids: Record<string, string> = {};
+			for (const { name } of made) {
+				const event = eventOfLog(
+					name,
+					found,
+					events.map(({ id }) => id)
+				);
+				events.push(event);
+				ids[name] = event.id;
+			}
+			if (made.length > 0) {
 				session.rewire(`Declare events of ${title}`, (w) => ({
 					...w,
-					events: [...w.events, ...unknown.map((id) => declared(id, found))]
+					events: [...w.events, ...events.slice(w.events.length)]
 				}));
 				session.seal();
 			}
+			const meanings = Object.fromEntries(names.map(({ name }) => [name, ids[name] ?? meant[name] ?? '']));
+			rememberMeanings(session.project.slug, meanings);
 			const base = newCourse(freeId(title, []), title);
 			take = {
 				...base,
 				about: `From ${name}.`,
 				steps: false,
 				seconds: Math.min(3600, found.seconds + AFTER),
-				events: found.events
+				events: withMeanings(found, events, meanings)
 			};
 		} else {
 			const event = wiring.events.find((e) => e.id === onsetIs) ?? null;
@@ -124,6 +134,7 @@
 		<b>{name || 'Choose a file, or drop it here'}</b>
 		<span>A log of events (CSV or JSON lines: time, event, numbers, place), or a sound (WAV).</span>
 	</FileDrop>
+	{#if !log && !heard}<LogExample />{/if}
 	{#if trouble.length > 0}
 		<div role="alert">
 			<p>This file cannot be read as it is; nothing was taken:</p>
@@ -135,15 +146,34 @@
 	{#if log}
 		<p>
 			<b>{log.events.length}</b> events in <b>{log.seconds.toFixed(1)} s</b>.
-			{#if unknown.length > 0}Not declared here yet: {unknown.slice(0, 8).join(', ')}{unknown.length > 8
-					? ' …'
-					: ''}.{/if}
+			{#if log.open.length > 0}{log.open.join(', ')} never {log.open.length === 1 ? 'ends' : 'end'}: on to the take’s
+				end.{/if}
 		</p>
-		{#if unknown.length > 0}
-			<label class="line"
-				><input type="checkbox" bind:checked={declare} /> declare {unknown.length === 1 ? 'it' : 'them'}, with the
-				numbers that came</label
-			>
+		{#if asked.length > 0}
+			<table>
+				<thead><tr><th>in the log</th><th>times</th><th>is</th></tr></thead>
+				<tbody>
+					{#each asked as { name, count } (name)}
+						<tr>
+							<td>{name}</td>
+							<td class="count">{count}</td>
+							<td
+								><Select
+									look="cell"
+									label="What {name} is"
+									value={meant[name] ?? DECLARE}
+									choices={[
+										{ value: DECLARE, label: 'a new event, with the numbers that came' },
+										{ value: '', label: 'nothing: left out' },
+										...wiring.events.map(({ id, name }) => ({ value: id, label: name }))
+									]}
+									onchange={(id) => (meant = { ...meant, [name]: id })}
+								/></td
+							>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
 		{/if}
 	{/if}
 	{#if heard}
