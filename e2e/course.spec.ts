@@ -233,7 +233,7 @@ test('a log comes in as a take, what is wrong in one is told by its row; a bake 
 	await bring('bad.csv', 'time,event\nsoon,hit\n');
 	await expect(page.getByRole('dialog')).toContainText('row 2');
 	await bring('session.csv', 'time,event,force\n1,gate-hit,4\n2.5,gate-hit,9\n');
-	await expect(page.getByRole('dialog')).toContainText('Not declared here yet: gate-hit');
+	await expect(page.getByLabel('What gate-hit is')).toHaveValue('*declare');
 	await page.getByRole('button', { name: 'Make a take' }).click();
 	await expect(page.getByRole('heading', { level: 1, name: 'session' })).toBeVisible();
 	await expect(page.getByRole('button', { name: /^Gate hit, at/ })).toHaveCount(2);

@@ -3,7 +3,7 @@
 	import {
 		bobPreset as shape,
 		BOB_SHAPES,
-		CHANNELS,
+		channelsOf,
 		unitOf,
 		type BobChannel,
 		type BobGait,
@@ -30,7 +30,7 @@
 <table>
 	<thead><tr><th>channel</th><th>size</th><th>place</th><th>shape</th></tr></thead>
 	<tbody>
-		{#each CHANNELS.filter((c) => c !== 'fov') as name (name)}
+		{#each channelsOf(view) as name (name)}
 			{@const channel = gait.channels[name]}
 			<tr class:off={!channel || channel.amplitude === 0}>
 				<th scope="row">{name}</th>

@@ -213,6 +213,25 @@
 </Dialog>
 
 <style>
+	table {
+		border-collapse: collapse;
+		margin: 4px 0;
+		font-weight: 400;
+	}
+	th {
+		text-align: left;
+		font-weight: 400;
+		font-size: 12px;
+		color: var(--ink-2);
+	}
+	th,
+	td {
+		padding: 2px 18px 2px 0;
+		border-bottom: 1px solid var(--rule);
+	}
+	.count {
+		text-align: right;
+	}
 	.line {
 		display: flex;
 		align-items: center;
