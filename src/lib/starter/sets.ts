@@ -15,7 +15,9 @@ import trailing from '../../../starter/trailing.kit.json';
 import cameras from '../../../starter/cameras.kit.json';
 
 /** A document of a starter set: a shake, a head bob, a lag or a rig. */
-export type Starter = Coming & { readonly document: AnyDocument & { readonly about: string; readonly tags?: readonly string[] } };
+export type Starter = Coming & {
+	readonly document: AnyDocument & { readonly about: string; readonly tags?: readonly string[] };
+};
 
 export interface StarterSet {
 	readonly name: string;

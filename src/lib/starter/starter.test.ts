@@ -41,13 +41,14 @@ describe('the starter sets as documents', () => {
 			[]
 		);
 		expect(but(presets, ({ tags }: AnyPreset) => tags.length > 0)).toEqual([]);
-		// A word in quotes is a motion of the sets, or a number of the sheet.
-		const said = [...presets, ...rigs].flatMap(({ about }) =>
-			[...about.matchAll(/“([^”]+)”/g)].map(([, name]) => name!)
-		);
-		expect(said.filter((name) => !names.has(name) && name !== 'Leads by')).toEqual(
-			said.includes('leads by') ? ['leads by'] : []
-		);
+		// A word in quotes is a motion of the sets, a set, or a number of the sheet; each names at least one that it goes well with.
+		const quoted = (about: string): string[] => [...about.matchAll(/“([^”]+)”/g)].map(([, name]) => name!);
+		const known = new Set([...names, ...sets.map(({ name }) => name), 'leads by', 'Leads by']);
+		const all = [...presets, ...rigs];
+		expect(all.flatMap(({ about }) => quoted(about)).filter((name) => !known.has(name))).toEqual([]);
+		const others = ({ name, about }: Rig): boolean =>
+			quoted(about).some((one) => one !== name && (names.has(one) || sets.some((set) => set.name === one)));
+		expect(but(all, others)).toEqual([]);
 	});
 });
 
