@@ -7,20 +7,7 @@ const own = new WordIndex();
 let starters: Promise<WordIndex> | null = null;
 
 /** The starter sets are read when they are asked for. */
-async function indexStarters(): Promise<WordIndex> {
-	const { starterSets } = await import('$lib/starter/sets');
-	const index = new WordIndex();
-	for (const { name, members } of starterSets())
-		index.put(
-			members.map(({ kind, document }) => ({
-				id: document.id,
-				name: document.name ?? '',
-				about: document.about,
-				tags: [...(document.tags ?? []), kind, name].join(' ')
-			}))
-		);
-	return index;
-}
+const indexStarters = async (): Promise<WordIndex> => (await import('./starter-index')).indexOfStarters();
 
 const door: SearchDoor = {
 	put: (entries) => own.put(entries),

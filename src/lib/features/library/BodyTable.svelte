@@ -13,11 +13,11 @@
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import Copy from '@lucide/svelte/icons/copy';
-	import { isBob } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { rowAfter } from './row-keys';
 	import { hand } from '$lib/ui/hand';
-	import { bodyRow, DRAWING, type Body, type BodyRow } from './body-rows';
+	import BodyDrawing from './BodyDrawing.svelte';
+	import { bodyRow, type Body, type BodyRow } from './body-rows';
 
 	interface Props {
 		session: ProjectSession;
@@ -97,12 +97,7 @@
 				><a href="{session.home}/bench/{id}">{row.name}</a><small>{row.preset.about}</small></span
 			>
 			<span role="cell">
-				{#if row.drawn}<svg viewBox="0 0 {DRAWING.width} {DRAWING.height}" aria-hidden="true"
-						>{#if row.body}<path class="body" d={row.body} />{/if}<path
-							class={isBob(row.preset) ? 'bob' : 'lag'}
-							d={row.drawn}
-						/></svg
-					>{/if}
+				<BodyDrawing drawn={row.drawn} body={row.body} family={row.preset.family} />
 			</span>
 			<span role="cell">{row.says}<small>{row.more}</small></span>
 			<span role="cell">{row.tags}<small>{row.rigs}</small></span>
@@ -181,25 +176,6 @@
 	span {
 		min-width: 0;
 		font-size: 13px;
-	}
-	svg {
-		display: block;
-		width: 96px;
-		height: 36px;
-	}
-	path {
-		fill: none;
-		stroke-width: 1.6;
-	}
-	.bob {
-		stroke: var(--ink-y);
-	}
-	.lag {
-		stroke: var(--ink-x);
-	}
-	.body {
-		stroke: var(--rule-strong);
-		stroke-dasharray: 3 3;
 	}
 	.acts {
 		display: flex;

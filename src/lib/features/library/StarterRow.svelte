@@ -2,12 +2,12 @@
 	/** One motion of the starter sets: its drawing and its figures; pointed at it plays, taken it is the project's. */
 	import Check from '@lucide/svelte/icons/check';
 	import Plus from '@lucide/svelte/icons/plus';
-	import { isBob } from 'dinesis-runtime/tools';
 	import type { Starter } from '$lib/starter/sets';
 	import Outline from '$lib/plots/Outline.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import { hand } from '$lib/ui/hand';
-	import { bodyRow, DRAWING } from './body-rows';
+	import BodyDrawing from './BodyDrawing.svelte';
+	import { bodyRow } from './body-rows';
 	import { asBody, asRig, asShake, idOf, type Starters } from './starters.svelte';
 
 	interface Props {
@@ -49,12 +49,7 @@
 	</span>
 	<span role="cell" class="drawn">
 		{#if card}<Outline lines={card.outline} width={92} />
-		{:else if row?.drawn}<svg viewBox="0 0 {DRAWING.width} {DRAWING.height}" aria-hidden="true"
-				>{#if row.body}<path class="body" d={row.body} />{/if}<path
-					class={drawn && isBob(drawn) ? 'bob' : 'lag'}
-					d={row.drawn}
-				/></svg
-			>{/if}
+		{:else if row && drawn}<BodyDrawing drawn={row.drawn} body={row.body} family={drawn.family} />{/if}
 	</span>
 	<span role="cell" class="figures">
 		{#if shake}
@@ -112,25 +107,6 @@
 	}
 	.figures {
 		font-size: 12.5px;
-	}
-	svg {
-		display: block;
-		width: 92px;
-		height: 34px;
-	}
-	path {
-		fill: none;
-		stroke-width: 1.6;
-	}
-	.bob {
-		stroke: var(--ink-y);
-	}
-	.lag {
-		stroke: var(--ink-x);
-	}
-	.body {
-		stroke: var(--rule-strong);
-		stroke-dasharray: 3 3;
 	}
 	i {
 		display: inline-block;
