@@ -209,11 +209,15 @@ export type Missed = 'spent' | 'cooling-down' | 'not-tagged' | 'value' | 'parame
 
 /** A cue that was asked and did not answer. */
 export interface Miss {
+	/** When it was asked, in seconds of the engine. */
 	readonly at: Seconds;
+	/** The cue’s id. */
 	readonly cue: string;
+	/** The event’s id. */
 	readonly event: string;
+	/** Which condition did not hold. */
 	readonly why: Missed;
-	/** The tag, the number or the game value that did not fit; the cool-down's rest in seconds as text is in `is`. */
+	/** The tag, the number or the game value that did not fit, by its name; empty where it was none of them. */
 	readonly of: string;
 	/** What it was: the number, the game value, the seconds still to wait, the chance; NaN where there is none. */
 	readonly is: number;
