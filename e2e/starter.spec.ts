@@ -13,7 +13,7 @@ test('from an empty project to a motion that is nearly right: in one’s own wor
 	await page.keyboard.type('Night Post');
 	await page.keyboard.press('Enter');
 	await page.getByRole('link', { name: 'Begin from a starter set' }).click();
-	await expect(listed(page).filter({ hasText: 'Blast close by' })).toBeVisible();
+	await expect(listed(page).filter({ hasText: 'Blast close by' }).first()).toBeVisible();
 	await page.keyboard.press('/');
 	await page.keyboard.type('a heavy door falls shut behind me');
 	await expect(listed(page).first()).toContainText('Heavy door falls shut');

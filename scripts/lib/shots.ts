@@ -142,7 +142,7 @@ export const SHOTS: readonly Shot[] = [
 		name: 'starter-sets',
 		path: 'library#starter',
 		act: async (page) => {
-			const near = page.getByRole('row').filter({ hasText: 'Blast close by' });
+			const near = page.getByRole('row').filter({ hasText: 'Blast close by' }).first();
 			await near.hover();
 			await page.locator('.glass.ready').waitFor();
 			// All that stand in the chart are measured.

@@ -37,6 +37,7 @@
 
 <style>
 	input {
+		min-height: 24px;
 		width: 7rem;
 	}
 	label {
