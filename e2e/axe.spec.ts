@@ -53,6 +53,9 @@ test('the Library, the Cues, and what they open', async ({ page }) => {
 	await open(page, `${project}/library`);
 	await expect(page.getByText('to go')).toHaveCount(0);
 	expect(await found(page), 'library').toEqual([]);
+	await page.getByRole('radio', { name: 'starter sets' }).click();
+	await page.getByRole('button', { name: 'Take Blast close by', exact: true }).waitFor();
+	expect(await found(page), 'starter sets').toEqual([]);
 	await open(page, `${project}/cues`);
 	await expect(page.getByText('There is no event “gone”')).toBeVisible();
 	expect(await found(page), 'cues').toEqual([]);

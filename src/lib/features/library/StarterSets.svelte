@@ -100,8 +100,10 @@
 					<span role="columnheader"
 						><b>{heading}</b><small>{starters.sets.find(({ name }) => name === heading)?.about}</small></span
 					>
-					<Button title="Take the whole set, with what it needs" onclick={() => takeSet(heading)}
-						><Plus size={13} /> Take all {counts.get(heading)}</Button
+					<span role="cell"
+						><Button title="Take the whole set, with what it needs" onclick={() => takeSet(heading)}
+							><Plus size={13} /> Take all {counts.get(heading)}</Button
+						></span
 					>
 				</div>
 			{/if}
