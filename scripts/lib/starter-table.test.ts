@@ -18,4 +18,12 @@ describe('the page about the starter sets', () => {
 		]);
 		expect(rows.filter((row) => !page.includes(row))).toEqual([]);
 	});
+
+	it('in none of a thousand plays does anything turn faster than 120 °/s, roll more than 8° or not return', () => {
+		const page = readFileSync('docs/starter-sets.md', 'utf8');
+		const rows = [...page.matchAll(/^\| (.+?) \|.* \| ([\d.]+)° \| (\d+) °\/s \| (.+) \|$/gm)];
+		expect(rows).toHaveLength(starterSets().flatMap(({ members }) => members.filter((m) => m.kind === 'shake')).length);
+		const bad = rows.filter(([, , roll, turning, end]) => Number(roll) > 8 || Number(turning) > 120 || end !== 'to 0');
+		expect(bad.map(([, name]) => name)).toEqual([]);
+	});
 });

@@ -15,6 +15,7 @@ export {
 	arrivalsOf,
 	choicesOf,
 	comparedWith,
+	idsBringing,
 	nameOfArrival,
 	partsBringing,
 	wantedBy,

@@ -156,18 +156,21 @@ export interface Chosen {
 	readonly choice: Choice;
 }
 
-/**
- * The change that brings them in, behind the project's last place. Those that get another id are pointed at under it by all that comes with
- * them. `held`: all that the project has, what is out of use as well: that comes back, with its history.
- */
-export function partsBringing(chosen: readonly Chosen[], held: readonly Held[], last: string | null): ChangePart[] {
+/** Those of them that come at all: what is there to the letter, and what is to be left as it is, does not. */
+const comingOf = (chosen: readonly Chosen[]): readonly Chosen[] =>
+	chosen.filter(({ arrival, choice }) => arrival.standing !== 'same' && !isKept(arrival, choice));
+
+/** What id each of a project's space has once these have come: its own, or another where something else has that. */
+export function idsBringing(
+	chosen: readonly Chosen[],
+	held: readonly Pick<Held, 'kind' | 'id'>[]
+): (space: Space, id: string) => string {
 	const here = new Map(held.map((one) => [nameIn(KINDS[one.kind].space, one.id), one]));
 	const taken = new Map<Space, Set<string>>();
 	for (const { kind, id } of held) idsIn(KINDS[kind].space).add(id);
 	for (const { arrival } of chosen) idsIn(KINDS[arrival.kind].space).add(arrival.document.id);
 	const renamed = new Map<string, string>();
-	const todo = chosen.filter(({ arrival, choice }) => arrival.standing !== 'same' && !isKept(arrival, choice));
-	for (const { arrival, choice } of todo) {
+	for (const { arrival, choice } of comingOf(chosen)) {
 		const { kind, document, standing } = arrival;
 		const found = here.get(placeOf(arrival));
 		// What is out of use there, and of another kind, keeps its id.
@@ -178,7 +181,25 @@ export function partsBringing(chosen: readonly Chosen[], held: readonly Held[], 
 		ids.add(id);
 		renamed.set(placeOf(arrival), id);
 	}
-	const at = (space: Space, id: string): string => renamed.get(nameIn(space, id)) ?? id;
+	return (space, id) => renamed.get(nameIn(space, id)) ?? id;
+
+	function idsIn(space: Space): Set<string> {
+		const known = taken.get(space);
+		if (known) return known;
+		const made = new Set<string>();
+		taken.set(space, made);
+		return made;
+	}
+}
+
+/**
+ * The change that brings them in, behind the project's last place. Those that get another id are pointed at under it by all that comes with
+ * them. `held`: all that the project has, what is out of use as well: that comes back, with its history.
+ */
+export function partsBringing(chosen: readonly Chosen[], held: readonly Held[], last: string | null): ChangePart[] {
+	const here = new Map(held.map((one) => [nameIn(KINDS[one.kind].space, one.id), one]));
+	const todo = comingOf(chosen);
+	const at = idsBringing(chosen, held);
 	const places = keysBetween(last, null, todo.length);
 	return todo.map(({ arrival, choice }, i): ChangePart => {
 		const { kind, document } = arrival;
@@ -194,14 +215,6 @@ export function partsBringing(chosen: readonly Chosen[], held: readonly Held[], 
 		const joined = kind === 'project' && choice === 'both' ? bothFacts(found, own) : own;
 		return part(found, fieldsTowards(found, joined));
 	});
-
-	function idsIn(space: Space): Set<string> {
-		const known = taken.get(space);
-		if (known) return known;
-		const made = new Set<string>();
-		taken.set(space, made);
-		return made;
-	}
 }
 
 const isKept = ({ standing }: Arrival, choice: Choice): boolean =>

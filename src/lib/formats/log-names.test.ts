@@ -62,6 +62,8 @@ describe('an event as a log shows it', () => {
 
 	it('lasts where it did, and has a place where it had one', () => {
 		const lasting = log('time,event,phase,x,y,z\n1,Gate,starts,1,2,3\n3,Gate,ends,,,\n');
+		const open = log('time,event,phase\n1,Storm,starts\n');
+		expect(eventOfLog('Storm', open, []).kind).toBe('state');
 		expect(eventOfLog('Gate', lasting, [])).toMatchObject({ id: 'gate', kind: 'state', placed: true });
 	});
 });

@@ -58,7 +58,7 @@ export function withMeanings(
 }
 
 /** An event as a log shows it: its numbers with the range that came, whether it lasts, whether it has places, its tags as what may come. */
-export function eventOfLog(name: string, { events }: EventLog, taken: readonly string[]): GameEvent {
+export function eventOfLog(name: string, { events, open }: EventLog, taken: readonly string[]): GameEvent {
 	const mine = events.filter(({ event }) => event === name);
 	const columns = [...new Set(mine.flatMap(({ values }) => Object.keys(values)))].slice(0, MOST_NUMBERS);
 	const tags = [...new Set(mine.flatMap(({ tags = [] }) => tags))].slice(0, MOST_TAGS);
@@ -66,7 +66,7 @@ export function eventOfLog(name: string, { events }: EventLog, taken: readonly s
 	return {
 		id: freeId(name, taken),
 		name: isId(name) ? name.charAt(0).toUpperCase() + name.slice(1).replaceAll('-', ' ') : name.trim(),
-		kind: mine.some(({ length }) => length !== null) ? 'state' : 'moment',
+		kind: open.includes(name) || mine.some(({ length }) => length !== null) ? 'state' : 'moment',
 		placed: mine.some(({ place }) => place !== null),
 		tags: [],
 		...(tags.length > 0 && { mayCarry: tags }),

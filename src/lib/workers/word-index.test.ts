@@ -46,6 +46,14 @@ describe('ordinary words', () => {
 		expect(index.find('machine gun')).toEqual(['firing']);
 	});
 
+	it('a phrase that holds a small word is one too', () => {
+		const own = new WordIndex();
+		own.put([entry('fall', 'House comes down', 'collapse'), entry('coin', 'Picked up', 'collect')]);
+		expect(own.find('cave-in')).toEqual(['fall']);
+		expect(own.find('a pick-up')).toEqual(['coin']);
+		expect(own.find('up')).toEqual(['coin']);
+	});
+
 	it('a word is known by its stem, and small words say nothing', () => {
 		expect(index.find('falling doors')).toEqual(['door']);
 		expect(index.find('the door of my house')).toEqual([]);

@@ -66,19 +66,17 @@ function sameAs(typed: readonly string[], forgiving: boolean): readonly string[]
 	return [phrase, ...(same.get(phrase) ?? [])];
 }
 
-/** A question's phrases: those that are known stay together, small words are left out. */
+/** A question's phrases: those that are known stay together, other small words are left out, unless there is nothing else. */
 function phrasesOf(text: string): string[][] {
 	const all = lower(text);
-	const telling = all.filter((word) => !leftOut.has(word));
-	const list = telling.length > 0 ? telling : all;
 	const phrases: string[][] = [];
-	for (let at = 0; at < list.length;) {
-		let long = Math.min(LONGEST_PHRASE, list.length - at);
-		while (long > 1 && !same.has(phraseOf(list.slice(at, at + long)))) long--;
-		phrases.push(list.slice(at, at + long));
+	for (let at = 0; at < all.length;) {
+		let long = Math.min(LONGEST_PHRASE, all.length - at);
+		while (long > 1 && !same.has(phraseOf(all.slice(at, at + long)))) long--;
+		if (long > 1 || !leftOut.has(all[at]!)) phrases.push(all.slice(at, at + long));
 		at += long;
 	}
-	return phrases;
+	return phrases.length > 0 ? phrases : all.map((word) => [word]);
 }
 
 /** What a phrase asks for: its words, what begins with them and what means the same; `forgiving`: also what is spelled a little differently. */

@@ -10,6 +10,7 @@
 		type Meanings
 	} from '$lib/formats';
 	import { soundToTake } from '$lib/course';
+	import type { GameEvent } from 'dinesis-runtime';
 	import { type Onsets } from '$lib/analysis';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Select from '$lib/ui/Select.svelte';
@@ -41,13 +42,15 @@
 	let onsetIs = $state('');
 	let loudnessIs = $state('');
 	const wiring = $derived(session.wiring);
-	/** What each name of the log means: an event's id, a new one, or nothing. */
-	let meant = $state.raw<Meanings>({});
+	/** What somebody said here that a name of the log means. */
+	let said = $state.raw<Meanings>({});
 	const names = $derived(log ? namesIn(log, wiring.events, rememberedMeanings(session.project.slug)) : []);
-	const asked = $derived(names.filter(({ name, means }) => means !== name));
-	$effect(() => {
-		meant = Object.fromEntries(names.map(({ name, means }) => [name, means ?? DECLARE]));
+	/** What each name means: an event's id, a new one, or nothing. What was said holds, whatever comes to the project meanwhile. */
+	const meant = $derived<Meanings>({
+		...Object.fromEntries(names.map(({ name, means }) => [name, means ?? DECLARE])),
+		...said
 	});
+	const asked = $derived(names.filter(({ name, means }) => means !== name));
 	const choicesOf = (there: readonly { readonly id: string; readonly name: string }[]) => [
 		{ value: '', label: 'nothing' },
 		...there.map(({ id, name }) => ({ value: id, label: name }))
@@ -56,6 +59,7 @@
 
 	function refuse(lines: readonly string[]) {
 		log = sound = heard = null;
+		said = {};
 		trouble = lines;
 	}
 	async function read(file: { readonly name: string; readonly bytes: Uint8Array<ArrayBuffer> }) {
@@ -82,23 +86,16 @@
 		let take: Course;
 		if (log) {
 			const found = log;
-			const made = names.filter(({ name }) => meant[name] === DECLARE);
-			const events = [...wiring.events];
+			const made: GameEvent[] = [];
 			const ids: Record<string, string> = {};
-			for (const { name } of made) {
-				const event = eventOfLog(
-					name,
-					found,
-					events.map(({ id }) => id)
-				);
-				events.push(event);
+			for (const { name } of names.filter(({ name }) => meant[name] === DECLARE)) {
+				const taken = [...wiring.events, ...made].map(({ id }) => id);
+				const event = eventOfLog(name, found, taken);
+				made.push(event);
 				ids[name] = event.id;
 			}
 			if (made.length > 0) {
-				session.rewire(`Declare events of ${title}`, (w) => ({
-					...w,
-					events: [...w.events, ...events.slice(w.events.length)]
-				}));
+				session.rewire(`Declare events of ${title}`, (w) => ({ ...w, events: [...w.events, ...made] }));
 				session.seal();
 			}
 			const meanings = Object.fromEntries(names.map(({ name }) => [name, ids[name] ?? meant[name] ?? '']));
@@ -109,7 +106,7 @@
 				about: `From ${name}.`,
 				steps: false,
 				seconds: Math.min(3600, found.seconds + AFTER),
-				events: withMeanings(found, events, meanings)
+				events: withMeanings(found, [...wiring.events, ...made], meanings)
 			};
 		} else {
 			const event = wiring.events.find((e) => e.id === onsetIs) ?? null;
@@ -167,7 +164,7 @@
 										{ value: '', label: 'nothing: left out' },
 										...wiring.events.map(({ id, name }) => ({ value: id, label: name }))
 									]}
-									onchange={(id) => (meant = { ...meant, [name]: id })}
+									onchange={(id) => (said = { ...said, [name]: id })}
 								/></td
 							>
 						</tr>

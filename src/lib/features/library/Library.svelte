@@ -70,7 +70,7 @@
 	function find(text: string) {
 		typed = text;
 		// Who has nothing yet looks for something to begin from.
-		if (library.all.length + session.missing === 0) source = 'starter';
+		if (text.trim() !== '' && library.all.length + session.missing === 0) source = 'starter';
 		void library.search(text);
 	}
 	function toFirst() {

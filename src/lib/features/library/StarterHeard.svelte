@@ -55,7 +55,10 @@
 				>{taken ? 'Open it' : rig ? 'Take it and look through it' : 'Take it and tune it'}
 				<ArrowRight size={14} /></Button
 			>
-			<Button onclick={ontake}><Plus size={14} /> {taken ? 'Take it once more' : 'Take'}</Button>
+			{#if !taken}<Button onclick={ontake}><Plus size={14} /> Take</Button>
+			{:else if starters.isTuned(here)}<Button onclick={ontake} title="As it came, beside the one that you have tuned"
+					><Plus size={14} /> Take the original too</Button
+				>{/if}
 		</div>
 	{:else}
 		<div class="said">

@@ -66,7 +66,7 @@
 			<span>{row.says}</span><small>{row.more}</small>
 		{/if}
 	</span>
-	<span role="cell" class="take">
+	<span role="cell" class="take" ondblclick={(e) => e.stopPropagation()}>
 		{#if address}<a href={address} title="It is in the project: open it"><Check size={13} /> open</a>
 		{:else}<Button tabindex={-1} aria-label="Take {starter.document.name}" onclick={ontake}
 				><Plus size={13} /> Take</Button

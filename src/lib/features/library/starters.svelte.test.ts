@@ -53,6 +53,16 @@ describe('the starter sets in the Library', () => {
 		expect(session.wiring.rigs.map(({ id }) => id)).toEqual(['eyes-of-the-player', 'from-above']);
 	});
 
+	it('where something else has the id of what a rig needs, the rig points at what came with it', async () => {
+		const own = { ...newPreset('close-to-the-eyes', 'A shake of mine') };
+		const { session, starters, of } = opened([['shake', own]]);
+		await starters.take([of('eyes-of-the-player')], 'Eyes of the player');
+		const [rig] = session.wiring.rigs;
+		expect(rig!.lag).not.toBe('close-to-the-eyes');
+		expect(session.lags.map(({ id, name }) => [id, name])).toEqual([[rig!.lag, 'Close to the eyes']]);
+		expect(rig!.bob).toBe('plain-steps');
+	});
+
 	it('a whole set comes at once; what is there already stays, and another thing under the same id keeps its own', async () => {
 		const own = { ...newPreset('drill', 'My own drill'), amount: 3 };
 		const { session, starters, of } = opened([['shake', own]]);
@@ -64,6 +74,28 @@ describe('the starter sets in the Library', () => {
 		const [other] = ids!.filter((id) => id.startsWith('drill'));
 		expect(other).not.toBe('drill');
 		expect(session.preset(other!)?.name).toBe('Drill');
+	});
+
+	it('taken with its set, what was tuned here stays the only one; taken by itself once more, the original comes beside it', async () => {
+		const { session, starters, of } = opened();
+		const tools = starters.sets.find(({ name }) => name === 'Tools and weapons')!;
+		await starters.take([of('drill')], 'Drill');
+		expect(starters.isTuned(of('drill'))).toBe(false);
+		session.change('drill', 'Amount', (p) => void (p.amount = 2));
+		expect(starters.isTuned(of('drill'))).toBe(true);
+		await starters.take(tools.members, tools.name);
+		expect(session.presets).toHaveLength(tools.members.length);
+		expect(session.preset('drill')?.amount).toBe(2);
+		const again = await starters.take([of('drill')], 'Drill');
+		expect(session.presets).toHaveLength(tools.members.length + 1);
+		expect(session.preset(again![0]!)?.amount).toBe(1);
+	});
+
+	it('taken twice in one breath it comes once', async () => {
+		const { session, starters, of } = opened();
+		const both = await Promise.all([starters.take([of('drill')], 'Drill'), starters.take([of('drill')], 'Drill')]);
+		expect(both).toEqual([['drill'], ['drill']]);
+		expect(session.presets).toHaveLength(1);
 	});
 
 	it('while the server is away nothing is taken, and that is said', async () => {

@@ -1,5 +1,6 @@
 /** The starter sets as the Library shows them: what is listed, chosen and pointed at, and taking them into the project. */
-import { comparedWith, KINDS, wantedBy, type KindName } from '$lib/documents';
+import { dequal } from 'dequal/lite';
+import { comparedWith, idsBringing, KINDS, wantedBy, type AnyDocument, type Chosen } from '$lib/documents';
 import type { BobPreset, LagPreset, Rig, ShakePreset } from 'dinesis-runtime';
 import type { Measure } from '$lib/analysis';
 import type { Card } from '$lib/workers/protocol';
@@ -75,11 +76,29 @@ export class Starters {
 		return this.sets.find(({ members }) => members.includes(starter))?.name ?? '';
 	}
 
-	/** Whether the project has it, however it has been tuned since: its id under its name. */
-	isHere({ kind, document }: Starter): boolean {
-		const { session } = this;
-		const list = kind === 'rig' ? session.wiring.rigs : kind === 'shake' ? session.presets : session.bobsAndLags;
-		return list.some(({ id, name }) => id === document.id && name === document.name);
+	/** What of the sets the project has, by id, however it has been tuned since: those under their own id and name. */
+	private readonly taken = $derived.by((): ReadonlyMap<string, AnyDocument> => {
+		const { wiring, presets, bobsAndLags } = this.session;
+		const documents = [
+			...presets.map((document) => ({ kind: 'shake', document })),
+			...bobsAndLags.map((document) => ({ kind: document.family, document })),
+			...wiring.rigs.map((document) => ({ kind: 'rig', document }))
+		];
+		const own = documents.filter(({ kind, document: { id, name } }) => {
+			const starter = this.byId.get(id);
+			return starter?.kind === kind && starter.document.name === name;
+		});
+		return new Map(own.map(({ document }) => [document.id, document as AnyDocument]));
+	});
+
+	isHere(starter: Starter): boolean {
+		return this.taken.has(idOf(starter));
+	}
+
+	/** Whether it is here and not any more as it came. */
+	isTuned(starter: Starter): boolean {
+		const own = this.taken.get(idOf(starter));
+		return own !== undefined && !dequal(own, starter.document);
 	}
 
 	/** Figures of a shake, when they are at hand; asked for where a row is on the screen. */
@@ -102,41 +121,33 @@ export class Starters {
 	}
 
 	/**
-	 * Takes some into the project, with what they need, as one step. One whose id is taken by something else comes under another. Their ids in
-	 * the project; null when the server cannot say what is there.
+	 * Takes some into the project, with what they need, as one step, one taking after the other. Their ids in the project; null when the server
+	 * cannot say what is there. What was tuned since it was taken stays as it is, unless it is taken by itself: then the original comes
+	 * beside it. Where something else has an id, the new one comes under another, and is pointed at under that.
 	 */
-	async take(list: readonly Starter[], named: string): Promise<readonly string[] | null> {
+	take(list: readonly Starter[], named: string): Promise<readonly string[] | null> {
+		const taken = this.taking.then(() => this.takeNow(list, named));
+		this.taking = taken.catch(() => null);
+		return taken;
+	}
+	private taking: Promise<unknown> = Promise.resolve();
+
+	private async takeNow(list: readonly Starter[], named: string): Promise<readonly string[] | null> {
 		const { bringing } = this.session;
 		const held = await bringing.everything();
 		if (!held) return null;
 		const all = comparedWith([...this.byId.values()], held);
 		const wished = new Set<unknown>(list.map(({ document }) => document));
 		const asked = all.filter(({ document }) => wished.has(document));
-		const chosen = [...asked, ...wantedBy(asked, all, held)];
-		const ids = (): Set<string> => new Set(this.ids(chosen.map(({ kind }) => kind)));
-		const before = ids();
-		const said = bringing.bring(
-			chosen.map((arrival) => ({ arrival, choice: 'both' })),
-			named
-		);
-		const fresh = [...ids()].filter((id) => !before.has(id));
-		const whole = list.length === 1 ? `“${list[0]!.document.name}”` : named;
-		this.session.say(`From the starter sets, ${whole}: ${said}.`);
-		return asked.map(({ document, standing }) =>
-			standing === 'new' || standing === 'same'
-				? document.id
-				: (fresh.find((id) => id.startsWith(document.id)) ?? document.id)
-		);
-	}
-
-	private ids(kinds: readonly KindName[]): string[] {
-		const spaces = new Set(kinds.map((kind) => KINDS[kind].space));
-		const { session } = this;
-		const presets = [...session.presets, ...session.bobsAndLags].map(({ id }) => id);
-		return [
-			...(spaces.has('preset') ? presets : []),
-			...(spaces.has('rig') ? session.wiring.rigs.map(({ id }) => id) : [])
-		];
+		// What they need is looked for among the sets, whatever has its id here.
+		const chosen = [...asked, ...wantedBy(asked, all, [])].map((arrival): Chosen => {
+			const again = list.length === 1 && wished.has(arrival.document);
+			return { arrival, choice: arrival.standing === 'changed' && !again ? 'keep' : 'both' };
+		});
+		const idNow = idsBringing(chosen, held);
+		const said = bringing.bring(chosen, named);
+		this.session.say(`From the starter sets, ${list.length === 1 ? `“${named}”` : named}: ${said}.`);
+		return asked.map(({ kind, document }) => idNow(KINDS[kind].space, document.id));
 	}
 
 	private all(ids: readonly string[]): Starter[] {
