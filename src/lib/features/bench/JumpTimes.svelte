@@ -18,7 +18,7 @@
 	{#each ['from', 'to'] as const as end (end)}
 		<NumberField
 			look="inline"
-			label={end === 'from' ? 'after' : 'to'}
+			label={end === 'from' ? 'one after' : 'to'}
 			name={end === 'from' ? 'Shortest time between jumps' : 'Longest time between jumps'}
 			unit="s"
 			value={times[end]}

@@ -14,6 +14,7 @@
 	import EasePicker from '$lib/plots/EasePicker.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
+	import Select from '$lib/ui/Select.svelte';
 
 	interface Props {
 		view: View;
@@ -82,26 +83,17 @@
 			options={options(withins)}
 			onchange={(within: JumpsPattern['within']) => set('Jumps within', { within }, true)}
 		/>
-		<Segments
-			small
+		<Select
+			look="cell"
 			label="Between"
+			title="How it gets from one target to the next"
 			value={pattern.between}
-			options={options(JUMPS_BETWEEN)}
-			onchange={(between: JumpsPattern['between']) => set('Jumps between', { between }, true)}
+			choices={options(JUMPS_BETWEEN)}
+			onchange={(between) => set('Jumps between', { between: between as JumpsPattern['between'] }, true)}
 		/>
 		{#if pattern.between === 'eased'}
 			<EasePicker label="way between" wild ease={pattern.ease} onchange={(ease, done) => set('Ease', { ease }, done)} />
 		{/if}
-		<NumberField
-			look="inline"
-			label="jitter"
-			value={pattern.jitter ?? 0}
-			{...rangeOf(shakePreset, 'layers', 'pattern', 'jitter')}
-			step={0.01}
-			reset={0}
-			hint="How unevenly targets follow each other: 1 lets the time between two be anything up to twice the even one"
-			onchange={(jitter, done) => set('Jitter', { jitter }, done)}
-		/>
 		{#await import('./JumpTimes.svelte') then { default: JumpTimes }}<JumpTimes {layer} {onchange} />{/await}
 	{:else if pattern.kind === 'keys'}
 		<NumberField
@@ -143,5 +135,12 @@
 		font-size: 12.5px;
 		color: var(--ink-2);
 		white-space: nowrap;
+	}
+	/* None of them gives way: cut off, a choice cannot be read. */
+	.numbers > :global(*) {
+		flex: none;
+	}
+	.numbers > :global(select) {
+		width: auto;
 	}
 </style>
