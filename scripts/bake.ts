@@ -5,6 +5,7 @@
 import { bakeCourse, explainCourse } from '../src/lib/course';
 import { newCourse, sayProblem, type Course } from '../src/lib/documents';
 import { decisionsToCsv, namesIn, readEventLog, trackToCsv, withMeanings, type EventLog } from '../src/lib/formats';
+import { clearInGrounds } from '../src/lib/world/clear';
 import { numberFlag, readArguments } from './lib/arguments';
 import { needKit, needText } from './lib/kit-file';
 import { fail } from './lib/say';
@@ -51,13 +52,14 @@ if (course.seconds * (fps ?? 60) > 2e7) fail('That is more than 20 million rows;
 const seed = numberFlag(args, 'seed', { min: -2147483648, max: 4294967295, whole: true });
 process.stdout.on('error', () => process.exit(0));
 if (args.flags.has('explain')) {
-	process.stdout.write(decisionsToCsv(explainCourse(kit, course, seed)));
+	process.stdout.write(decisionsToCsv(explainCourse(kit, course, { seed, clear: clearInGrounds })));
 	process.exit(0);
 }
 let said = -1;
 const track = bakeCourse(kit, course, {
 	fps,
 	seed,
+	clear: clearInGrounds,
 	progress: (part) => {
 		const tenth = Math.floor(part * 10);
 		if (tenth === said || !process.stderr.isTTY) return;

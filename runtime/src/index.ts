@@ -28,6 +28,7 @@ export type { ShakePreset } from './shake/types';
 export type { BobPreset } from './bob/types';
 export type { LagPreset } from './lag/types';
 export type { Rig } from './chain/types';
+export type { Clear } from './chain/boom';
 export type { Cue, GameEvent } from './cues/types';
 export type { GameParameter } from './drives/types';
 export { CHANNELS, type Channel } from './units/channels';

@@ -6,7 +6,19 @@ export { BobRun } from './bob/bob';
 export { bobSteps, compileBob, type CompiledBob } from './bob/compile';
 export { BOB_SHAPES, STEP_CHANNELS, isBob, type BobChannel, type BobGait, type BobShape } from './bob/types';
 export { BENDS_FROM, applyCeilings, compileCeilings, isBent, type Ceilings } from './chain/ceiling';
-export { RIG_STAGES, viewOf, type Lean, type Limits, type RigStage, type RigView, type ViewKind } from './chain/types';
+export { type Clear } from './chain/boom';
+export {
+	RIG_STAGES,
+	viewOf,
+	type Lean,
+	type LetsThrough,
+	type Limits,
+	type Nearer,
+	type RigMotion,
+	type RigStage,
+	type RigView,
+	type ViewKind
+} from './chain/types';
 export { EYES, EYE_HEIGHT } from './chain/view';
 export { CueEngine } from './cues/engine';
 export { NO_LINKS, VIEWERS, occurrencesOf, type EventLink, type Happening, type WorldLinks } from './cues/links';

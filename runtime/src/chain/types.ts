@@ -1,6 +1,6 @@
 /** A rig: a camera's chain with its settings. */
-import type { Degrees, Hertz, Metres } from '../units/quantities';
-import type { View } from '../units/channels';
+import type { Degrees, Hertz, Metres, Seconds } from '../units/quantities';
+import type { Channel, View } from '../units/channels';
 import type { Ceilings } from './ceiling';
 
 /** What a chain consists of, in the order that takes nothing away: what is added last is never followed or clamped. */
@@ -14,6 +14,40 @@ export type RigStage = (typeof RIG_STAGES)[number];
 export const VIEW_KINDS = ['eyes', 'chase', 'flat', 'fixed'] as const;
 export type ViewKind = (typeof VIEW_KINDS)[number];
 
+/** How a camera on a boom comes nearer where something stands between it and what it looks at. */
+export interface Nearer {
+	/** Kept between the camera and what stands in its way. */
+	readonly off: Metres;
+	/** The nearest that it comes. */
+	readonly least: Metres;
+	/** In which it comes half of its way nearer; 0: at once. */
+	readonly comes: Seconds;
+	/** In which it goes half of its way out again. */
+	readonly goes: Seconds;
+}
+
+/** A continuous shake that plays while one looks through a rig. */
+export interface RigMotion {
+	/** Names it within its rig: 1–64 of a–z, 0–9 and "-". */
+	readonly id: string;
+	/** The id of a continuous shake. */
+	readonly preset: string;
+	/** What it is multiplied by. */
+	readonly strength: number;
+}
+
+/** Which of the shakes that cues play are seen through a rig, and how much of them. */
+export interface LetsThrough {
+	/** Only presets with one of these tags; none named: all. */
+	readonly only: readonly string[];
+	/** Not those with one of these tags. */
+	readonly not: readonly string[];
+	/** What all of it is multiplied by. */
+	readonly share: number;
+	/** What a channel is multiplied by besides; one that is not named: 1. */
+	readonly channels: Readonly<Partial<Record<Channel, number>>>;
+}
+
 export interface RigView {
 	/** Where the camera stands. */
 	readonly kind: ViewKind;
@@ -25,6 +59,12 @@ export interface RigView {
 	readonly back: Metres;
 	/** `chase`: how much farther down it looks than the body. */
 	readonly down: Degrees;
+	/** `chase`: how far to the right of that point; below 0 to the left. */
+	readonly side: Metres;
+	/** `chase`: it turns to a point so far ahead of the body; 0: to the body itself; null: it looks along its boom. */
+	readonly ahead: Metres | null;
+	/** `chase`: how it comes nearer where something stands between; null: it does not. */
+	readonly nearer: Nearer | null;
 	/** `fixed`: where it stands, in the world. */
 	readonly place: readonly [number, number, number];
 	/** `fixed`: where it looks, unless it turns to the body. */
@@ -92,6 +132,10 @@ export interface Rig {
 	readonly lean: Lean | null;
 	/** The most that each channel may reach, over bob, lean and shakes; null: none. */
 	readonly ceiling: Ceilings | null;
+	/** What plays while one looks through it, beside what cues play: it comes and goes with the camera. */
+	readonly motion: readonly RigMotion[];
+	/** What it lets through of what cues play; null: all of it. */
+	readonly lets: LetsThrough | null;
 	/** Stages that are left out for now. */
 	readonly bypass: readonly RigStage[];
 	/** Every stage once, in the order in which they come. */

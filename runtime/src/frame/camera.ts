@@ -7,6 +7,8 @@ import { isOwnedBy } from '../cues/engine';
 import type { Order } from '../cues/types';
 import type { AnyPreset } from '../kit/types';
 import type { GameValues } from '../drives/drives';
+import type { Player } from '../shake/player';
+import type { Clear } from '../chain/boom';
 import { CHANNEL_COUNT, type View } from '../units/channels';
 import { DT, type Clock } from '../units/clock';
 import type { Seconds } from '../units/quantities';
@@ -54,6 +56,8 @@ export class CameraRun {
 	/** What moments changed for good. */
 	private changed: CameraChange = NOTHING;
 	private readonly body = new Float64Array(5);
+	/** What the shakes come to that a chain lets through. */
+	private readonly some = new Float64Array(CHANNEL_COUNT);
 	private readonly sized = new Map<string, number>();
 
 	constructor(
@@ -62,16 +66,32 @@ export class CameraRun {
 		/** The id of its own rig; null: the body's eyes and the shakes alone. */
 		private readonly own: string | null,
 		private readonly values: GameValues,
-		private readonly seed = 1
+		private readonly seed = 1,
+		/** Asked how far it is free behind what is looked at; null: bodies say so. */
+		private readonly clear: Clear | null = null,
+		/** Whose camera it is, for `clear`, counted from 0. */
+		private readonly viewer = 0
 	) {
-		const rig = rigs.find((r) => r.id === own) ?? null;
-		this.layers = [{ run: new RigRun(rig, presets, values, seed), over: 0, part: 1 }];
+		this.layers = [{ run: this.chainOf(rigs.find((r) => r.id === own) ?? null), over: 0, part: 1 }];
 		this.fov = this.run.view.fov;
 	}
 
 	/** The chain that it is seen through, or is on its way to. */
 	get run(): RigRun {
 		return this.layers[this.layers.length - 1]!.run;
+	}
+
+	private chainOf(rig: Rig | null): RigRun {
+		const run = new RigRun(rig, this.presets, this.values, this.seed);
+		run.ask(this.clear, this.viewer);
+		return run;
+	}
+
+	/** What is seen of a shake through the chain that is meant: 0 none, 1 all. */
+	letsThrough(presetId: string): number {
+		const { lets } = this.run;
+		if (!lets) return 1;
+		return lets.presets && !lets.presets.has(presetId) ? 0 : Math.max(...lets.shares);
 	}
 
 	get hasBob(): boolean {
@@ -95,7 +115,7 @@ export class CameraRun {
 
 	/** A camera that stands where this one stands and goes its own way. */
 	fork(values: GameValues): CameraRun {
-		const copy = new CameraRun(this.rigs, this.presets, null, values, this.seed);
+		const copy = new CameraRun(this.rigs, this.presets, null, values, this.seed, this.clear, this.viewer);
 		const layers = this.layers.map((layer) => ({ ...layer, run: layer.run.fork(values) }));
 		Object.assign(copy, { own: this.own, layers, held: this.held, changed: this.changed, fov: this.fov });
 		for (const part of ['camera', 'offset', 'body'] as const) copy[part].set(this[part]);
@@ -120,13 +140,19 @@ export class CameraRun {
 		this.rigs = rigs;
 		this.presets = presets;
 		const before = this.run;
-		const run = new RigRun(this.meant(), presets, this.values, this.seed);
+		const run = this.chainOf(this.meant());
 		if (before.done) run.watch();
 		run.snap(this.body);
 		run.takeOver(before);
 		this.layers = [...this.layers.slice(0, -1), { ...this.layers[this.layers.length - 1]!, run }];
 		this.size();
 		this.mix();
+	}
+
+	/** Goes on with a changed shake, where a rig's own motion is made of it. */
+	setPreset(preset: AnyPreset): void {
+		this.presets = this.presets.map((p) => (p.id === preset.id ? preset : p));
+		if (this.run.plays(preset.id)) this.use(this.rigs, this.presets);
 	}
 
 	/** Takes back what these owners changed, over the time that it took to come. */
@@ -168,9 +194,13 @@ export class CameraRun {
 		for (let i = 0; i < this.layers.length; i++) this.layers[i]!.run.land(fall);
 	}
 
-	/** The rest of the chain, from what the shakes came to. Returns `offset`. */
-	sum(shakes: Float64Array): Float64Array {
-		for (let i = 0; i < this.layers.length; i++) this.layers[i]!.run.sum(shakes);
+	/** The rest of the chain, from what the shakes came to: chains that let only some through ask the player. Returns `offset`. */
+	sum(shakes: Float64Array, player: Player | null = null): Float64Array {
+		for (let i = 0; i < this.layers.length; i++) {
+			const { run } = this.layers[i]!;
+			const some = player && run.lets?.presets;
+			run.sum(some ? player.sumOf(some, this.some) : shakes);
+		}
 		this.mixOffset();
 		return this.offset;
 	}
@@ -195,7 +225,7 @@ export class CameraRun {
 		const rig = this.meant();
 		const before = this.run;
 		if (!same(rig, before.rig)) {
-			const run = new RigRun(rig, this.presets, this.values, this.seed);
+			const run = this.chainOf(rig);
 			const cuts = viewOf(run.view.kind) !== viewOf(before.view.kind) || !(over > 0);
 			if (before.done) run.watch();
 			run.snap(this.body);

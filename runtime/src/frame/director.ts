@@ -37,12 +37,12 @@ export type Decision =
 			readonly viewer: string;
 			/**
 			 * As the player says; or what of it is not felt: its preset is for the other view, it comes from too far away, with next to no
-			 * strength, or something of a higher priority leaves less than half of it.
+			 * strength, the camera lets none of it through, or something of a higher priority leaves less than half of it.
 			 */
-			readonly outcome: Outcome | 'other-view' | 'out-of-reach' | 'too-weak' | 'ducked';
+			readonly outcome: Outcome | 'other-view' | 'out-of-reach' | 'too-weak' | 'held-back' | 'ducked';
 			/** As the cue asked for it. */
 			readonly strength: number;
-			/** What distance and what ducks it leave of that, 0–1. */
+			/** What distance, the camera and what ducks it leave of that. */
 			readonly felt: number;
 	  };
 
@@ -59,6 +59,8 @@ export class Director {
 	private readonly seed: number;
 	/** Hears what becomes of each cue that is asked; null: nobody listens. Not taken along by a fork. */
 	private told: ((decision: Decision) => void) | null = null;
+	/** How much of a preset a viewer's camera lets through; null: all. */
+	seenOf: ((viewer: number, presetId: string) => number) | null = null;
 	/** Orders of the last step, for display. */
 	readonly done: Order[] = [];
 	private readonly tags = new Map<string, readonly string[]>();
@@ -205,12 +207,18 @@ export class Director {
 	): void {
 		const reached = player.reaches(preset, place);
 		const left = play ? player.ducks(play) : 1;
+		const seen =
+			this.seenOf?.(
+				this.viewers.findIndex(({ id }) => id === viewer),
+				preset
+			) ?? 1;
 		let outcome: (Decision & { kind: 'played' })['outcome'] = player.outcome;
 		if (outcome === 'unknown') outcome = this.tags.has(preset) ? 'other-view' : 'unknown';
 		else if (reached === 0) outcome = 'out-of-reach';
-		else if (strength * reached < TOO_WEAK) outcome = 'too-weak';
+		else if (seen === 0) outcome = 'held-back';
+		else if (strength * reached * seen < TOO_WEAK) outcome = 'too-weak';
 		else if (left < 0.5) outcome = 'ducked';
-		this.told!({ kind: 'played', at, cue, preset, viewer, outcome, strength, felt: reached * left });
+		this.told!({ kind: 'played', at, cue, preset, viewer, outcome, strength, felt: reached * seen * left });
 	}
 
 	private stop({ what, cut, owner, cue, at }: Order & { kind: 'stop' }): void {

@@ -16,11 +16,13 @@
  *     frame.step(1 / 120, 1 / 120, [body]);
  *     frame.cameras[0].camera; frame.cameras[0].offset;
  */
+import type { Clear } from '../chain/boom';
 import { CameraRun, obeyCamera } from './camera';
 import { Director } from './director';
 import { occurrencesOf, VIEWERS, type Happening } from '../cues/links';
 import type { Occurrence } from '../cues/types';
 import type { Kit } from '../kit/types';
+import type { ShakePreset } from '../shake/types';
 import { combine } from '../random/hash';
 import { DT, TIME, type Clock } from '../units/clock';
 import type { Seconds } from '../units/quantities';
@@ -55,6 +57,8 @@ export interface FrameOptions {
 	readonly steps?: boolean;
 	/** Keeps account of what each stage of each chain does. */
 	readonly watch?: boolean;
+	/** Asked how far it is free behind what a `chase` camera looks at; left out: bodies say so by `room`, if at all. */
+	readonly clear?: Clear | null;
 	/** Hears of every footfall, and of all that the frame itself raised. */
 	readonly hear?: FrameListener;
 }
@@ -91,11 +95,21 @@ export class Frame {
 		private kit: Played,
 		options: FrameOptions = {}
 	) {
-		const { seed = 1, viewers = 1, rig = null, areas = [], steps = false, watch = false, hear = {} } = options;
+		const {
+			seed = 1,
+			viewers = 1,
+			rig = null,
+			areas = [],
+			steps = false,
+			watch = false,
+			clear = null,
+			hear = {}
+		} = options;
 		this.director = new Director(kit, { seed, viewers: VIEWERS.slice(0, viewers) });
 		this.cameras = this.director.viewers.map(
-			({ player }, i) => new CameraRun(kit.rigs, kit.presets, rig, player.values, combine(seed, i))
+			({ player }, i) => new CameraRun(kit.rigs, kit.presets, rig, player.values, combine(seed, i), clear, i)
 		);
+		this.director.seenOf = (viewer, preset) => this.cameras[viewer]!.letsThrough(preset);
 		if (watch) for (const camera of this.cameras) camera.watch();
 		this.areas = areas;
 		this.steps = steps;
@@ -118,6 +132,7 @@ export class Frame {
 			stride: track.stride.fork(),
 			inside: track.inside.slice()
 		}));
+		director.seenOf = (viewer, preset) => cameras[viewer]!.letsThrough(preset);
 		const clock = this.clock.slice();
 		return Object.assign(Object.create(Frame.prototype) as Frame, this, { director, cameras, tracks, clock });
 	}
@@ -127,6 +142,12 @@ export class Frame {
 		this.kit = kit;
 		this.director.rewire(kit);
 		for (const camera of this.cameras) camera.use(kit.rigs, kit.presets);
+	}
+
+	/** Puts a changed shake in the place of the one with its id: what plays goes on with it. */
+	setPreset(preset: ShakePreset): void {
+		this.director.setPreset(preset);
+		for (const camera of this.cameras) camera.setPreset(preset);
 	}
 
 	/**
@@ -149,7 +170,11 @@ export class Frame {
 		for (let i = 0; i < cameras.length; i++) if (cameras[i]!.followsShakes) sums = true;
 		director.follow(this.clock, sums);
 		for (let i = 0; i < director.done.length; i++) obeyCamera(director.done[i]!, director.viewers, cameras);
-		if (sums) for (let i = 0; i < cameras.length; i++) cameras[i]!.sum(director.viewers[i]!.player.offset);
+		if (sums)
+			for (let i = 0; i < cameras.length; i++) {
+				const { player } = director.viewers[i]!;
+				cameras[i]!.sum(player.offset, player);
+			}
 	}
 
 	/** A state of an area ends with everything else: at the end of a run. */

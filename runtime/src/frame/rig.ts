@@ -12,7 +12,7 @@
 import { BobRun, type Walking } from '../bob/bob';
 import { compileBob } from '../bob/compile';
 import { LagRun } from '../lag/lag';
-import { shortestTurn, STEEPEST } from '../math/angles';
+import { shortestTurn, steep } from '../math/angles';
 import { isBob } from '../bob/types';
 import { isLag } from '../lag/types';
 import { type AnyPreset } from '../kit/types';
@@ -24,9 +24,12 @@ import { DT, type Clock } from '../units/clock';
 import { toDegrees } from '../units/quantities';
 import { applyCeilings, compileCeilings } from '../chain/ceiling';
 import { LeanRun } from '../chain/lean';
+import { Boom, type Clear } from '../chain/boom';
 import { EYES } from '../chain/view';
+import { compileLets, type CompiledLets } from './lets';
 import { applyLimits, compileLimits, type CompiledLimits } from '../chain/limits';
-import { RIG_STAGES, type Rig, type RigStage, type RigView } from '../chain/types';
+import { RIG_STAGES, viewOf, type Rig, type RigStage, type RigView } from '../chain/types';
+import { OwnMotion } from './motion';
 
 /** x, y, z of the feet in metres, yaw and pitch of the look in degrees. */
 export type BodyPose = Float64Array;
@@ -34,6 +37,8 @@ export type BodyPose = Float64Array;
 /** A body that walks: handed on as it is, as numbers that are handed over one by one may be boxed. */
 export interface WalkingBody extends Walking {
 	readonly pose: BodyPose;
+	/** Metres that are free from what a `chase` camera looks at on its way to it; left out: nothing stands between. */
+	readonly room?: number;
 }
 
 /** Stages that add to where the camera rests. */
@@ -42,8 +47,6 @@ const STILL = new Float64Array(CHANNEL_COUNT);
 const POSE = 6;
 const [PITCH, YAW, ROLL] = [3, 4, 5];
 const [X_OFF, ROLL_OFF] = [0, 5];
-
-const steep = (pitch: number): number => (pitch > STEEPEST ? STEEPEST : pitch < -STEEPEST ? -STEEPEST : pitch);
 
 export class RigRun {
 	/** What the camera rests on: x, y, z, and its orientation as a quaternion x, y, z, w. */
@@ -58,6 +61,11 @@ export class RigRun {
 	readonly view: RigView;
 	private bob: BobRun | null = null;
 	private readonly lag: LagRun | null = null;
+	/** Of a `chase` view. */
+	private readonly boom: Boom | null = null;
+	private readonly motion: OwnMotion | null = null;
+	/** What of the shakes is seen through it; null: all. */
+	readonly lets: CompiledLets | null = null;
 	private readonly limits: CompiledLimits | null = null;
 	private readonly lean: LeanRun | null = null;
 	private readonly ceilings: Float64Array | null = null;
@@ -106,6 +114,10 @@ export class RigRun {
 		const lag = on('lag') ? presets.find((p) => p.id === rig!.lag) : undefined;
 		if (bob && isBob(bob)) this.bob = new BobRun(compileBob(bob), seed, values);
 		if (lag && isLag(lag)) this.lag = new LagRun(lag);
+		if (this.view.kind === 'chase') this.boom = new Boom(this.view);
+		if (on('shakes') && rig!.motion.length > 0)
+			this.motion = new OwnMotion(rig!.motion, presets, viewOf(this.view.kind), values, seed);
+		if (on('shakes') && rig!.lets) this.lets = compileLets(rig!.lets, presets);
 		if (on('limits') && rig!.limits) this.limits = compileLimits(rig!.limits);
 		if (on('lean') && rig!.lean) this.lean = new LeanRun(rig!.lean);
 		if (on('ceiling') && rig!.ceiling) this.ceilings = compileCeilings(rig!.ceiling);
@@ -129,6 +141,17 @@ export class RigRun {
 		return this.shakesAt < this.lagAt;
 	}
 
+	/** Whether its own motion is made of this preset. */
+	plays(presetId: string): boolean {
+		return this.motion !== null && this.rig!.motion.some((m) => m.preset === presetId);
+	}
+
+	/** Asks how far it is free behind what it looks at, for this viewer. */
+	ask(clear: Clear | null, viewer: number): void {
+		if (this.boom) Object.assign(this.boom, { clear, viewer });
+		this.plain?.ask(clear, viewer);
+	}
+
 	/** Keeps account of what each stage does from now on. */
 	watch(): void {
 		this.done ??= new Float64Array(RIG_STAGES.length * CHANNEL_COUNT);
@@ -142,6 +165,9 @@ export class RigRun {
 			view: this.view,
 			bob: this.bob?.fork(values) ?? null,
 			lag: this.lag?.fork() ?? null,
+			boom: this.boom?.fork() ?? null,
+			motion: this.motion?.fork(values) ?? null,
+			lets: this.lets,
 			limits: this.limits,
 			lean: this.lean?.fork() ?? null,
 			ceilings: this.ceilings,
@@ -174,6 +200,10 @@ export class RigRun {
 		const sameView = this.view.kind === from.view.kind && this.view.pixelsPerMetre === from.view.pixelsPerMetre;
 		if (this.lag && from.lag && sameView) this.lag.takeOver(from.lag);
 		if (this.lean && from.lean && sameView) this.lean.takeOver(from.lean);
+		const sameRig = this.rig?.id === from.rig?.id;
+		if (this.boom && from.boom && sameRig) this.boom.takeOver(from.boom);
+		if (this.motion && from.motion && viewOf(this.view.kind) === viewOf(from.view.kind))
+			this.motion.takeOver(from.motion, sameRig);
 		if (this.plain) this.plain.takeOver(from.plain ?? from);
 		this.begin();
 	}
@@ -189,6 +219,7 @@ export class RigRun {
 		this.aim(body);
 		this.lag?.snap(this.scaled(this.aimed));
 		this.elapsed[0] = 0;
+		this.boom?.snap();
 		this.plain?.snap(body);
 		this.begin();
 		if (this.followsShakes) this.sum(STILL);
@@ -199,6 +230,12 @@ export class RigRun {
 		const fell = this.bob !== null && this.bob.follow(clock, body);
 		if (this.lean) this.leanWith(clock, body.pose);
 		this.elapsed[0]! += clock[DT]!;
+		this.motion?.advance(clock);
+		if (this.boom) {
+			this.boom.elapsed[0]! += clock[DT]!;
+			this.boom.room[0] = Infinity;
+			if (body.room !== undefined) this.boom.room[0] = body.room;
+		}
 		this.plain?.advance(clock, body);
 		this.aim(body.pose);
 		this.begin();
@@ -310,15 +347,22 @@ export class RigRun {
 			else if (stage === 1) this.clampToLimits();
 			else if (stage === 2) this.add(this.bob?.offset);
 			else if (stage === 3) this.addLean();
-			else if (stage === 4) this.add(this.shakes);
+			else if (stage === 4) this.addShakes();
 			else if (this.ceilings) applyCeilings(this.ceilings, offset);
 			if (done) this.note(stage, done);
-			if (stage === 0) this.putOnBoom();
+			if (stage === 0) this.boom?.put(this.pose);
 		}
 	}
 
 	private add(moved: Float64Array | undefined): void {
 		if (moved) for (let c = 0; c < CHANNEL_COUNT; c++) this.offset[c]! += moved[c]!;
+	}
+
+	private addShakes(): void {
+		const { lets, shakes, offset } = this;
+		if (!lets) this.add(shakes);
+		else for (let c = 0; c < CHANNEL_COUNT; c++) offset[c]! += shakes[c]! * lets.shares[c]!;
+		if (this.motion) this.add(this.motion.sum(this.camera));
 	}
 
 	private addLean(): void {
@@ -357,8 +401,7 @@ export class RigRun {
 			const moves = view.kind === 'flat' ? c < 2 : view.kind === 'fixed' ? c >= PITCH : true;
 			if (moves) pose[c]! += lag.behind[c]! / per;
 		}
-		if (pose[PITCH]! > STEEPEST) pose[PITCH] = STEEPEST;
-		else if (pose[PITCH]! < -STEEPEST) pose[PITCH] = -STEEPEST;
+		pose[PITCH] = steep(pose[PITCH]!);
 	}
 
 	/** Before the lag: what was added so far becomes part of the pose that it follows. */
@@ -376,18 +419,6 @@ export class RigRun {
 		timesQuaternion(look, 0, turn, whole, false);
 		anglesOf(whole, 0, pose, PITCH);
 		for (let c = 0; c < POSE; c++) offset[c] = 0;
-	}
-
-	/** From the point that is followed to where the view stands. */
-	private putOnBoom(): void {
-		const { pose, view, look, spot } = this;
-		if (view.kind !== 'chase') return;
-		pose[PITCH] = steep(pose[PITCH]! - view.down);
-		this.lookOf(pose, look);
-		spot[0] = spot[1] = 0;
-		spot[2] = view.back;
-		turnBy(look, 0, spot, 0);
-		for (let c = 0; c < 3; c++) pose[c]! += spot[c]!;
 	}
 
 	/** Holds the pose within the limits; where motion came before, what is beyond them is taken off the motion. */

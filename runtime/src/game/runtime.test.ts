@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { newBob, newCue, newPreset, newRig } from '../kit/fresh';
+import { EYES } from '../chain/view';
 import type { Kit } from '../kit/types';
 import { createRuntime, type Runtime, type Trouble } from './runtime';
 import { openKit } from '../kit/open';
@@ -98,6 +99,35 @@ describe('what a game sends', () => {
 		runtime.useRig(null);
 		runtime.advance(1 / 60, walks);
 		expect(runtime.frameOf(0).offset.every((v) => v === 0)).toBe(true);
+	});
+});
+
+describe('a camera that comes nearer', () => {
+	const nearer = { off: 0, least: 0.5, comes: 0, goes: 0 };
+	const view = { ...EYES, kind: 'chase' as const, back: 4, down: 0, nearer };
+	const close: Kit = { ...kit, rigs: [{ ...newRig('eyes', 'Eyes'), view }] };
+	const made = (options = {}): Runtime =>
+		createRuntime(close, { rig: 'eyes', onTrouble: (trouble) => troubles.push(trouble), ...options });
+
+	it('is told how much room there is with the body, or asks', () => {
+		const told = made();
+		expect(told.advance(0, body).camera[2]).toBe(4);
+		expect(told.advance(0.1, { ...body, room: 1.5 }).camera[2]).toBe(1.5);
+		expect(told.advance(0.1, body).camera[2]).toBe(4);
+		expect(made({ clear: () => 2.5 }).advance(0, body).camera[2]).toBe(2.5);
+	});
+
+	it('an answer that is none is told once, and nothing stands between', () => {
+		const bad = (answer: () => unknown): number => made({ clear: answer }).advance(0, body).camera[2]!;
+		expect([bad(() => NaN), bad(() => 'far')]).toEqual([4, 4]);
+		const throwing = made({
+			clear: () => {
+				throw new Error('lost');
+			}
+		});
+		expect(throwing.advance(0, body).camera[2]).toBe(4);
+		throwing.advance(0.1, { ...body, room: -1 });
+		expect(troubles.map((t) => t.kind)).toEqual(['clear', 'clear', 'clear', 'number']);
 	});
 });
 

@@ -8,6 +8,7 @@
  *
  * Nothing that a game sends while it runs makes it throw: what it does not know is counted and told once, what is no number changes nothing.
  */
+import type { Clear } from '../chain/boom';
 import { Frame, type FrameBody } from '../frame/frame';
 import { VIEWERS } from '../cues/links';
 import type { Occurrence } from '../cues/types';
@@ -19,7 +20,7 @@ import type { Seconds } from '../units/quantities';
 /** What was sent that cannot be: each is told once, and counted from then on. */
 export interface Trouble {
 	/** What it is about. */
-	readonly kind: 'event' | 'value' | 'preset' | 'rig' | 'number' | 'state';
+	readonly kind: 'event' | 'value' | 'preset' | 'rig' | 'number' | 'state' | 'clear';
 	/** The id that is not there, or the name of the number. */
 	readonly what: string;
 	/** A sentence: what it is and what would be right. */
@@ -33,6 +34,11 @@ export interface RuntimeOptions {
 	readonly rig?: string | null;
 	/** How many players look on, each with a camera and a mix of its own: 1 (if left out) or 2, who are called `one` and `two`. */
 	readonly viewers?: 1 | 2;
+	/**
+	 * Asked in every frame of a rig that comes nearer where something stands between: how far it is free from what is looked at towards
+	 * where the camera would stand. Left out: a body's `room` says so.
+	 */
+	readonly clear?: Clear;
 	/** Hears of what was sent that cannot be, once for each. Left out: only `troubles` counts it. */
 	readonly onTrouble?: (trouble: Trouble) => void;
 }
@@ -78,6 +84,8 @@ export interface RuntimeBody {
 	readonly grounded: boolean;
 	/** Whether its feet fall; left out: they do. */
 	readonly onFoot?: boolean;
+	/** Metres that are free from what a `chase` camera looks at on its way to the camera; left out: nothing stands between. */
+	readonly room?: number;
 }
 
 /** A frame as one player sees it. The same object in every frame: read it before the next. */
@@ -126,24 +134,35 @@ export class Runtime {
 	private frame: Frame;
 	private time: Seconds = 0;
 	private readonly seen: (RuntimeFrame & { fov: number })[];
-	private readonly bodies: (FrameBody & { speed: number; grounded: boolean; onFoot: boolean })[];
+	private readonly bodies: (FrameBody & { speed: number; grounded: boolean; onFoot: boolean; room: number })[];
 	private readonly intensities: Float64Array;
 	private readonly onTrouble: (trouble: Trouble) => void;
 	/** States that are on, with their keys. */
 	private states = new Set<string>();
 	private begun = false;
 
-	constructor(kit: Kit, { seed = 1, rig = null, viewers = 1, onTrouble = () => undefined }: RuntimeOptions = {}) {
+	constructor(
+		kit: Kit,
+		{ seed = 1, rig = null, viewers = 1, clear, onTrouble = () => undefined }: RuntimeOptions = {}
+	) {
 		this.kit = kit;
 		this.onTrouble = onTrouble;
 		const known = rig === null || kit.rigs.some((r) => r.id === rig);
 		if (!known) this.complain('rig', rig, `There is no rig "${rig}": the body's eyes are seen through.`);
-		this.frame = new Frame(kit, { seed, rig: known ? rig : null, viewers, steps: true, watch: true });
+		this.frame = new Frame(kit, {
+			seed,
+			rig: known ? rig : null,
+			viewers,
+			steps: true,
+			watch: true,
+			clear: clear && this.guarded(clear)
+		});
 		this.bodies = Array.from({ length: viewers }, () => ({
 			pose: new Float64Array(5),
 			speed: 0,
 			grounded: true,
-			onFoot: true
+			onFoot: true,
+			room: Infinity
 		}));
 		this.intensities = new Float64Array(viewers).fill(1);
 		this.seen = this.frame.cameras.map((camera) => ({
@@ -380,6 +399,26 @@ export class Runtime {
 		else this.complain('number', 'speed', 'A frame came with a speed that is no number.');
 		mine.grounded = body.grounded;
 		mine.onFoot = body.onFoot !== false;
+		mine.room = Infinity;
+		const { room } = body;
+		if (typeof room === 'number' && room >= 0) mine.room = room;
+		else if (room !== undefined)
+			this.complain('number', 'room', 'A frame came with a room that is no number from 0 on.');
+	}
+
+	/** What a game's own question throws, or answers that is no number, is told, and nothing stands between. */
+	private guarded(clear: Clear): Clear {
+		return (from, to, viewer) => {
+			let free: unknown;
+			try {
+				free = clear(from, to, viewer);
+			} catch {
+				// Told below.
+			}
+			if (typeof free === 'number' && free >= 0) return free;
+			this.complain('clear', 'clear', 'How far it is free was answered with what is no number from 0 on.');
+			return Infinity;
+		};
 	}
 
 	private look(i: number): void {

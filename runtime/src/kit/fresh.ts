@@ -150,6 +150,8 @@ export const newRig = (id: string, name: string): Rig => ({
 	bob: null,
 	lean: null,
 	ceiling: null,
+	motion: [],
+	lets: null,
 	bypass: [],
 	order: RIG_STAGES
 });

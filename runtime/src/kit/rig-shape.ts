@@ -2,7 +2,7 @@
 import { EYES } from '../chain/view';
 import { RIG_STAGES, VIEW_KINDS } from '../chain/types';
 import { CHANNELS } from '../units/channels';
-import { RANGES } from './preset-shape';
+import { RANGES, tag } from './preset-shape';
 import {
 	boolean,
 	id,
@@ -30,12 +30,22 @@ const range = ruled(numbers(2, 'an edge'), (value, report) => {
 	if (to < from) report.add(`goes from ${from} to ${to}; the second must not be below the first`);
 });
 
+const nearer = object({
+	off: withDefault(number('kept from what stands in its way, in metres', 0, 100), 0.2),
+	least: withDefault(number('the nearest that it comes, in metres', 0, 1000), 0.6),
+	comes: withDefault(number('seconds in which it comes half of the way', 0, 60), 0),
+	goes: withDefault(number('seconds in which it goes half of the way out again', 0, 60), 0.3)
+});
+
 const view = object({
 	kind: withDefault(oneOf('where the camera stands', VIEW_KINDS), EYES.kind),
 	fov: withDefault(number('the vertical field of view, in degrees', 1, 170), EYES.fov),
 	height: withDefault(metres('above the feet'), EYES.height),
 	back: withDefault(number('behind the point looked at, in metres', 0, 1000), EYES.back),
 	down: withDefault(number('degrees that it looks farther down', -89, 89), EYES.down),
+	side: withDefault(number('to the right of the point looked at, in metres', -1000, 1000), EYES.side),
+	ahead: withDefault(orNull(number('ahead of the body, what it turns to, in metres', 0, 10000)), EYES.ahead),
+	nearer: withDefault(orNull(nearer), EYES.nearer),
 	place: withDefault(numbers(3, 'where it stands'), EYES.place),
 	yaw: withDefault(number('degrees', -3600, 3600), EYES.yaw),
 	pitch: withDefault(number('degrees', -89, 89), EYES.pitch),
@@ -61,6 +71,20 @@ const lean = object({
 	mostSway: withDefault(number('metres or pixels at most', 0, RANGES.amplitude), 0.3),
 	frequency: withDefault(number('of its spring', 0.05, 30), 1.2),
 	damping: withDefault(number('damping ratio', 0.05, 10), 1)
+});
+
+const motion = object({
+	id: required(id('of the entry')),
+	preset: required(id('of a continuous shake')),
+	strength: withDefault(number('what it is multiplied by', 0, RANGES.multiplier), 1)
+});
+
+const share = number('what it is multiplied by', 0, RANGES.multiplier);
+const lets = object({
+	only: withDefault(list(tag, { most: 40 }), []),
+	not: withDefault(list(tag, { most: 40 }), []),
+	share: withDefault(share, 1),
+	channels: withDefault(record(CHANNELS, share), {})
 });
 
 const stage = oneOf('a stage', RIG_STAGES);
@@ -90,6 +114,8 @@ export const rig = object({
 	bob: withDefault(orNull(id('of a head bob')), null),
 	lean: withDefault(orNull(lean), null),
 	ceiling: withDefault(orNull(record(CHANNELS, orNull(number('the most of the channel', 0, RANGES.amplitude)))), null),
+	motion: withDefault(list(motion, { most: 16, unique: 'id' }), []),
+	lets: withDefault(orNull(lets), null),
 	bypass: withDefault(list(stage, { most: RIG_STAGES.length }), []),
 	order: withDefault(everyStage, RIG_STAGES)
 });

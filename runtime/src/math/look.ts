@@ -1,5 +1,6 @@
 /** Where one looks, as angles and as a quaternion; vectors turned by it. */
 import { PI, toDegrees, type Degrees, type Radians } from '../units/quantities';
+import { steep } from './angles';
 import { acos, sinTurnsInPlace } from './scalar';
 
 const QUARTER = PI / 2;
@@ -72,4 +73,12 @@ export function anglesOf(q: Float64Array, at: number, out: Float64Array, i: numb
 	out[i] = toDegrees(atan2(-down, level));
 	out[i + 1] = toDegrees(atan2(2 * (x * z + w * y), 1 - 2 * (x * x + y * y)));
 	out[i + 2] = toDegrees(atan2(2 * (x * y + w * z), 1 - 2 * (x * x + z * z)));
+}
+
+/** The look along a way x, y, z: pitch into `out[at]`, yaw after it, in degrees. Straight up or down the yaw stays what it was. */
+export function lookAlong(way: Float64Array, out: Float64Array, at: number): void {
+	const [x, y, z] = [way[0]!, way[1]!, way[2]!];
+	const level = Math.sqrt(x * x + z * z);
+	if (level > 1e-6) out[at + 1] = toDegrees(atan2(-x, -z));
+	if (level > 1e-6 || y > 1e-6 || y < -1e-6) out[at] = steep(toDegrees(atan2(y, level)));
 }

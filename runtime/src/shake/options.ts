@@ -1,4 +1,5 @@
 /** What a player is made with, what a play is fired with by a game, and what firing came to. */
+import type { GameValues } from '../drives/drives';
 import type { GameParameter } from '../drives/types';
 import type { Seconds } from '../units/quantities';
 
@@ -7,6 +8,8 @@ export interface PlayerOptions {
 	readonly seed?: number;
 	/** The game's values that presets may be driven by. */
 	readonly parameters?: readonly GameParameter[];
+	/** Game values that somebody else sets already; left out: its own. */
+	readonly values?: GameValues;
 	/** false: everything is felt in full wherever it comes from, as it is tuned. */
 	readonly distance?: boolean;
 }

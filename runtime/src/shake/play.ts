@@ -111,6 +111,10 @@ export class Play {
 		return this.power;
 	}
 
+	set strength(strength: number) {
+		this.power = strength;
+	}
+
 	/** What the use that fired it multiplies all frequencies by. */
 	get rate(): number {
 		return this.pitch;

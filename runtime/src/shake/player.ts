@@ -58,7 +58,7 @@ export class Player {
 
 	constructor(presets: readonly PresetOfAnyFamily[], options: PlayerOptions = {}) {
 		this.seed = options.seed ?? 1;
-		this.values = new GameValues(options.parameters);
+		this.values = options.values ?? new GameValues(options.parameters);
 		this.distance = options.distance ?? true;
 		for (const preset of presets) if (isShake(preset)) this.presets.set(preset.id, preset);
 	}
@@ -67,10 +67,9 @@ export class Player {
 	 * A player that stands where this one stands, with the same plays, and goes its own way: the same inputs lead it to the
 	 * same motion. Presets are shared by both.
 	 */
-	fork(): Player {
-		const copy = new Player([], { seed: this.seed, distance: this.distance });
+	fork(values = this.values.fork()): Player {
+		const copy = new Player([], { seed: this.seed, distance: this.distance, values });
 		const own = {
-			values: this.values.fork(),
 			presets: this.presets,
 			shakes: this.shakes,
 			running: this.running.map((play) => play.fork()),
@@ -253,6 +252,14 @@ export class Player {
 		return this.fallsTo(this.compiled(presetId)?.reach ?? null, place ?? null);
 	}
 
+	/** How long after its trigger a preset has come up in full, in seconds: its delay, its layers’, and its fade in. */
+	settlesIn(presetId: string): Seconds {
+		const shake = this.compiled(presetId);
+		return shake
+			? shake.preset.timing.delay + shake.gain.fadeIn + Math.max(0, ...shake.layers.map(({ delay }) => delay))
+			: 0;
+	}
+
 	/** What those of a higher priority leave of a running play now. */
 	ducks(play: Play): number {
 		return duckedBy(this.running, play, this.time);
@@ -389,15 +396,36 @@ export class Player {
 		}
 	}
 
+	/**
+	 * Goes on with the plays of another player, at its time, as this one's presets are; those of presets that it does not have play on
+	 * as they were.
+	 */
+	adopt(from: Player): void {
+		const { time } = from;
+		Object.assign(this, { time, fired: from.fired, waiting: from.waiting });
+		this.running = from.running.map((play) => play.fork());
+		for (const play of this.running) {
+			const preset = this.presets.get(play.presetId);
+			if (preset && preset !== play.compiled.preset) play.retune(compileShake(preset, play.length), time);
+		}
+		this.arrive();
+	}
+
 	/** The offset at the time that the player stands at. Returns `offset`. */
 	sum(): Float64Array {
-		const { offset, running, scratch, time, ducking } = this;
 		this.summed = true;
+		return this.sumOf(null, this.offset);
+	}
+
+	/** What the plays of some presets come to, at the time that the player stands at; null: of all. Returns `offset`. */
+	sumOf(presets: ReadonlySet<string> | null, offset: Float64Array): Float64Array {
+		const { running, scratch, time, ducking } = this;
 		offset.fill(0);
 		scratch.frame[NOW] = time;
 		for (let i = 0; i < running.length; i++) {
 			const play = running[i]!;
 			if (this.view !== null && play.compiled.preset.view !== this.view) continue;
+			if (presets !== null && !presets.has(play.presetId)) continue;
 			scratch.frame[FACTOR] = scratch.frame[OUTER] = play.ducked = ducking ? duckedBy(running, play, time) : 1;
 			if (play.modulated) this.modulate(play);
 			if (play.isCameras) play.addTo(scratch, offset);

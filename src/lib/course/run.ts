@@ -12,6 +12,7 @@ import {
 	compileCurve,
 	runCurve,
 	type CameraRun,
+	type Clear,
 	type Director,
 	type Occurrence,
 	type Played,
@@ -54,6 +55,8 @@ export interface RunOptions {
 	readonly seed?: number;
 	/** Keeps account of what each stage of each chain does. */
 	readonly watch?: boolean;
+	/** How far it is free behind what a camera on a boom looks at; left out: everywhere. */
+	readonly clear?: Clear;
 }
 
 export class CourseRun {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newCourse } from '../documents';
-import { newCue, newPreset, NO_LINKS } from 'dinesis-runtime/tools';
+import { newCue, newPreset, newRig, NO_LINKS } from 'dinesis-runtime/tools';
 import { presetsOf, surveyCourse } from './survey';
 
 const none = { time: 0, ease: 'linear' } as const;
@@ -46,7 +46,11 @@ describe('a survey', () => {
 		expect(survey.plays[1]!.until).toBeCloseTo(10, 1);
 	});
 
-	it('needs only the presets that cues can play', () => {
-		expect(presetsOf(kit.cues, kit.presets).map((p) => p.id)).toEqual(['level']);
+	it('needs only the presets that cues can play, or that play in a rig', () => {
+		const wiring = { cues: kit.cues, rigs: [] };
+		expect(presetsOf(wiring, kit.presets).map((p) => p.id)).toEqual(['level']);
+		const other = kit.presets.find((p) => p.id !== 'level') ?? { ...kit.presets[0]!, id: 'other' };
+		const rig = { ...newRig('r', 'R'), motion: [{ id: 'm', preset: other.id, strength: 1 }] };
+		expect(presetsOf({ ...wiring, rigs: [rig] }, [...kit.presets, other]).map((p) => p.id)).toContain(other.id);
 	});
 });

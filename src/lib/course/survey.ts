@@ -1,7 +1,7 @@
 /** A whole course at a glance: how strongly the camera moves when, and which plays the cues began. */
 import type { Decision, Played, Seconds } from 'dinesis-runtime/tools';
-import type { ShakePreset, Cue } from 'dinesis-runtime';
-import { CourseRun, GRID_HZ } from './run';
+import type { ShakePreset, Cue, Rig } from 'dinesis-runtime';
+import { CourseRun, GRID_HZ, type RunOptions } from './run';
 import type { Course } from '../documents';
 
 export interface SurveyPlay {
@@ -32,16 +32,20 @@ export interface Survey {
 const LOOKS_HZ = 60;
 const MOST_DECISIONS = 5000;
 
-/** What of a project's presets its cues can play: the rest need not come along. */
-export function presetsOf(cues: readonly Cue[], presets: readonly ShakePreset[]): ShakePreset[] {
+/** What of a project's presets its cues and rigs can play: the rest need not come along. */
+export function presetsOf(
+	{ cues, rigs }: { readonly cues: readonly Cue[]; readonly rigs: readonly Rig[] },
+	presets: readonly ShakePreset[]
+): ShakePreset[] {
 	const used = new Set(
 		cues.flatMap((cue) => cue.actions.flatMap((a) => (a.kind === 'play' ? a.pick.map((p) => p.preset) : [])))
 	);
+	for (const rig of rigs) for (const { preset } of rig.motion) used.add(preset);
 	return presets.filter((preset) => used.has(preset.id));
 }
 
-export function surveyCourse(kit: Played, course: Course, columns: number, seed = 1): Survey {
-	const run = new CourseRun(kit, course, { seed });
+export function surveyCourse(kit: Played, course: Course, columns: number, options: RunOptions = {}): Survey {
+	const run = new CourseRun(kit, course, options);
 	const viewers = run.director.viewers;
 	const position = viewers.map(() => new Float32Array(columns));
 	const rotation = viewers.map(() => new Float32Array(columns));

@@ -14,6 +14,7 @@ const OUTCOMES: Readonly<Record<(Decision & { kind: 'played' })['outcome'], stri
 	'other-view': 'made for the other view, not felt here',
 	'out-of-reach': 'out of reach',
 	'too-weak': 'too weak to be felt',
+	'held-back': 'not let through by the camera',
 	ducked: 'ducked by something more important'
 };
 

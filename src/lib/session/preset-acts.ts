@@ -61,6 +61,16 @@ export class PresetActs {
 		return this.fresh(this.add(newPreset(freeId(name, this.session.order), name), 'made new'));
 	}
 
+	/** A shake of a name that goes on until it is stopped, to be tuned later; its id, or null when the server did not take it. */
+	newContinuous(name: string, view: View): Promise<string | null> {
+		const named = name.slice(0, 120);
+		const made = newPreset(freeId(named, this.session.order), named);
+		return this.add(
+			{ ...made, view, suits: 'continuous', timing: { ...made.timing, mode: 'continuous' } },
+			'made for a rig'
+		);
+	}
+
 	/** A copy that remembers its origin. */
 	copy(key: string): Promise<string | null> {
 		const source = this.session.preset(key)!;

@@ -2,7 +2,7 @@
 	/** Where the camera stands: in the eyes, behind the body, square to a flat picture, or at a fixed place. */
 	import { rangeOf, type Range } from '$lib/documents';
 	import { rig as shape } from 'dinesis-runtime/tools';
-	import type { RigView, ViewKind } from 'dinesis-runtime/tools';
+	import type { Nearer, RigView, ViewKind } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import StageSheet from './StageSheet.svelte';
@@ -26,6 +26,13 @@
 		flat: 'Square to a picture measured in pixels, from the side. It plays the presets that are made in pixels.',
 		fixed: 'At one place. It may turn to the body; then the lag is in where it looks.'
 	};
+	const NEARER: Nearer = { off: 0.2, least: 0.6, comes: 0, goes: 0.3 };
+	const NEAR_FIELDS = [
+		{ field: 'off', label: 'kept off by', unit: 'm', hint: 'Between the camera and what stands in its way' },
+		{ field: 'least', label: 'nearest', unit: 'm', hint: 'It comes no nearer than that' },
+		{ field: 'comes', label: 'comes, half in', unit: 's', hint: 'Half of the way nearer; 0: at once' },
+		{ field: 'goes', label: 'goes, half in', unit: 's', hint: 'Half of the way out again' }
+	] as const;
 	const place = (i: number, v: number): readonly [number, number, number] =>
 		view.place.map((p, k) => (k === i ? v : p)) as unknown as readonly [number, number, number];
 </script>
@@ -69,6 +76,27 @@
 				step={0.2}
 				onchange={(down, done) => onchange({ down }, 'down', done)}
 			/>
+			<NumberField
+				label="to the right by"
+				unit="m"
+				value={view.side}
+				{...of('view', 'side')}
+				step={0.01}
+				reset={0}
+				hint="Below 0: to the left"
+				onchange={(side, done) => onchange({ side }, 'side', done)}
+			/>
+			{#if view.ahead !== null}
+				<NumberField
+					label="at a point ahead by"
+					unit="m"
+					value={view.ahead}
+					{...of('view', 'ahead')}
+					step={0.05}
+					hint="0: at the body itself"
+					onchange={(ahead, done) => onchange({ ahead }, 'ahead', done)}
+				/>
+			{/if}
 		{:else if view.kind === 'flat'}
 			<NumberField
 				label="pixels a metre"
@@ -88,6 +116,38 @@
 			/>
 		{/if}
 	</div>
+	{#if view.kind === 'chase'}
+		<label class="check"
+			><input
+				type="checkbox"
+				checked={view.ahead !== null}
+				onchange={(e) => onchange({ ahead: e.currentTarget.checked ? 8 : null }, 'ahead', true)}
+			/> turns to a point ahead of the body</label
+		>
+		<label class="check"
+			><input
+				type="checkbox"
+				checked={view.nearer !== null}
+				onchange={(e) => onchange({ nearer: e.currentTarget.checked ? NEARER : null }, 'nearer', true)}
+			/> comes nearer where something stands between</label
+		>
+		{#if view.nearer}
+			{@const nearer = view.nearer}
+			<div class="tiles">
+				{#each NEAR_FIELDS as { field, label, unit, hint } (field)}
+					<NumberField
+						{label}
+						{unit}
+						{hint}
+						value={nearer[field]}
+						{...of('view', 'nearer', field)}
+						step={0.01}
+						onchange={(v, done) => onchange({ nearer: { ...nearer, [field]: v } }, `nearer ${field}`, done)}
+					/>
+				{/each}
+			</div>
+		{/if}
+	{/if}
 	{#if view.kind === 'fixed'}
 		<h3>Stands at</h3>
 		<div class="tiles three">

@@ -46,7 +46,13 @@ export function aboutStage(
 			return [turns && 'by turning', strafes && 'by strafing'].filter(Boolean).join(', ') || 'set to nothing';
 		}
 		case 'shakes':
-			return playing === 0 ? 'nothing plays' : `${playing} playing`;
+			return [
+				rig.motion.length > 0 && `${rig.motion.length} of its own`,
+				playing > 0 ? `${playing} playing` : rig.motion.length === 0 && 'nothing plays',
+				rig.lets && 'lets some through'
+			]
+				.filter(Boolean)
+				.join(', ');
 		case 'ceiling':
 			return (
 				Object.entries(ceiling ?? {})
@@ -56,9 +62,10 @@ export function aboutStage(
 	}
 }
 
-export function aboutView({ kind, back, fov, pixelsPerMetre, turns }: RigView): string {
+export function aboutView({ kind, back, side, fov, pixelsPerMetre, turns }: RigView): string {
 	if (kind === 'eyes') return `through its eyes, ${fov}°`;
-	if (kind === 'chase') return `chase, ${back} m behind, ${fov}°`;
+	const beside = side === 0 ? '' : `, ${Math.abs(side)} m ${side > 0 ? 'right' : 'left'}`;
+	if (kind === 'chase') return `chase, ${back} m behind${beside}, ${fov}°`;
 	if (kind === 'flat') return `flat, ${pixelsPerMetre} px a metre`;
 	return `fixed${turns ? ', turns to it' : ''}, ${fov}°`;
 }

@@ -5,14 +5,14 @@ import { SPOT } from './loop';
 
 export class Treadmill {
 	private standing: { readonly frame: Frame; readonly rig: string | undefined } | null = null;
-	/** The rig, its bob and its lag as they are trodden with. */
+	/** The rig, its bob, its lag and its own motion as they are trodden with. */
 	private parts: readonly unknown[] = [];
 	private time: Seconds = 0;
 
 	/** So many seconds on, at a speed; what is tuned meanwhile goes on from where it stands. */
 	step(played: Played, rig: Rig | null, dt: Seconds, speed: number): CameraRun {
 		const of = (id: string | null | undefined): unknown => played.presets.find((preset) => preset.id === id);
-		const parts = [rig, of(rig?.bob), of(rig?.lag)];
+		const parts = [rig, of(rig?.bob), of(rig?.lag), ...(rig?.motion ?? []).map(({ preset }) => of(preset))];
 		const kit = { ...played, cues: [], rigs: rig ? [rig] : [] };
 		if (this.standing?.rig !== rig?.id || !this.standing) {
 			const frame = new Frame(kit, { rig: rig?.id ?? null, watch: true });

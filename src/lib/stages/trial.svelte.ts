@@ -12,6 +12,7 @@ import {
 import { compileWay, poseAt, Replay, TRACE_NUMBERS, type CourseRun } from '$lib/course';
 import type { AnyDocument, Course, KindName } from '$lib/documents';
 import type { ProjectSession } from '$lib/session/session.svelte';
+import { clearInGrounds } from '$lib/world/clear';
 import { eyeOf, type Eye } from '$lib/viewport/eye';
 import { LOOP, loopFor, SPOT, TREADMILL } from './loop';
 import { Treadmill } from './treadmill';
@@ -139,7 +140,8 @@ export abstract class Trial {
 				...added.cues
 			];
 			return new Replay({ ...played, rigs, events: [...played.events, ...added.events], cues }, course, {
-				watch: true
+				watch: true,
+				clear: clearInGrounds
 			});
 		});
 	});

@@ -3,15 +3,17 @@ import { expose } from 'comlink';
 import { bakeCourse, surveyCourse } from '$lib/course';
 import { detectOnsets } from '$lib/analysis';
 import { decodeText } from '$lib/documents';
+import { clearInGrounds } from '$lib/world/clear';
 import { readEventLog, readWav, trackToCsv } from '$lib/formats';
 import type { CourseDoor } from './protocol';
 
 const door: CourseDoor = {
-	survey: (kit, course, columns, seed) => surveyCourse(kit, course, columns, seed),
+	survey: (kit, course, columns, seed) => surveyCourse(kit, course, columns, { seed, clear: clearInGrounds }),
 	bake(kit, course, fps, seed, progress) {
 		const track = bakeCourse(kit, course, {
 			fps,
 			seed,
+			clear: clearInGrounds,
 			progress: (part) => void progress(part)
 		});
 		return trackToCsv(track!);

@@ -1,6 +1,16 @@
 /** What is usually wrong with rigs. */
 import type { BobPreset, Rig, AnyPreset } from 'dinesis-runtime';
-import { BENDS_FROM, RIG_STAGES, viewOf, isBob, isLag, type RigStage, type Channel } from 'dinesis-runtime/tools';
+import {
+	BENDS_FROM,
+	CHANNELS,
+	RIG_STAGES,
+	viewOf,
+	isBob,
+	isLag,
+	isShake,
+	type RigStage,
+	type Channel
+} from 'dinesis-runtime/tools';
 import type { Finding } from './types';
 
 /** What the stages are called in a sentence. */
@@ -41,6 +51,33 @@ export function checkRig(rig: Rig, presets: readonly AnyPreset[]): Finding<Rig>[
 					? `“${preset.name}” is made for space; in this flat picture its metres are read as pixels.`
 					: `“${preset.name}” is made for a flat picture; here its pixels are read as metres.`
 			);
+	rig.motion.forEach(({ id, preset: named }, i) => {
+		const place = `motion[${i}].preset`;
+		const preset = presets.find((p) => p.id === named);
+		const without = {
+			label: 'Take it out',
+			apply: (r: Rig): Rig => ({ ...r, motion: r.motion.filter((m) => m.id !== id) })
+		};
+		if (!preset || !isShake(preset))
+			add('error', place, `There is no shake “${named}”; nothing plays in its place.`, without);
+		else if (preset.timing.mode !== 'continuous')
+			add(
+				'warning',
+				place,
+				`“${preset.name}” is over by itself; only what goes on can be a rig’s own motion.`,
+				without
+			);
+		else if (preset.view !== view)
+			add('warning', place, `“${preset.name}” is made for the other kind of view; it is not played here.`, without);
+	});
+	const { lets } = rig;
+	if (lets && (lets.share === 0 || CHANNELS.every((channel) => lets.channels[channel] === 0)))
+		add('note', 'lets', 'It lets nothing through: no shake that a cue plays is seen.');
+	const shakes = presets.filter(isShake);
+	for (const list of ['only', 'not'] as const)
+		lets?.[list].forEach((tag, i) => {
+			if (!shakes.some((p) => p.tags.includes(tag))) add('note', `lets.${list}[${i}]`, `No shake is tagged “${tag}”.`);
+		});
 	const has: Readonly<Record<RigStage, boolean>> = {
 		lag: rig.lag !== null,
 		limits: rig.limits !== null,

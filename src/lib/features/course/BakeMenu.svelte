@@ -21,7 +21,7 @@
 		done = 0;
 		const kit = {
 			...session.wiring,
-			presets: [...presetsOf(session.wiring.cues, session.presets), ...session.bobsAndLags]
+			presets: [...presetsOf(session.wiring, session.presets), ...session.bobsAndLags]
 		};
 		const going = (bake = worker.bake(kit, course, fps, seed, (part) => (done = part)));
 		try {

@@ -13,6 +13,7 @@ import { Replay, type CourseRun } from '$lib/course';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { eyeOf, type Eye } from '$lib/viewport/eye';
 import type { CourseWorker } from '$lib/workers/course';
+import { clearInGrounds } from '$lib/world/clear';
 
 export type Chosen =
 	| { readonly kind: 'event'; readonly i: number }
@@ -70,7 +71,7 @@ export class CourseState {
 
 	private readonly replay = $derived.by((): Replay | null => {
 		const { session, course, seed } = this;
-		return course ? new Replay(session.played, course, { seed }) : null;
+		return course ? new Replay(session.played, course, { seed, clear: clearInGrounds }) : null;
 	});
 
 	/** Shows another course from its beginning. */
@@ -144,7 +145,7 @@ export class CourseState {
 		if (!course) return;
 		const kit = {
 			...session.wiring,
-			presets: [...presetsOf(session.wiring.cues, session.presets), ...session.bobsAndLags]
+			presets: [...presetsOf(session.wiring, session.presets), ...session.bobsAndLags]
 		};
 		this.timer = setTimeout(
 			() => this.worker.survey(kit, course, COLUMNS, seed, (survey) => (this.survey = survey)),

@@ -13,6 +13,7 @@ import { GRID_HZ } from '$lib/course';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { Moving } from '$lib/viewport/grounds';
 import { eyeOf, type Eye } from '$lib/viewport/eye';
+import { clearInGrounds } from '$lib/world/clear';
 import { HAPPENINGS } from '$lib/world/happenings';
 import { FreeRun } from '$lib/world/free-run';
 import { noWish, type Wish } from '$lib/world/runner';
@@ -81,6 +82,7 @@ export class FreePlay {
 				viewers,
 				rig,
 				areas,
+				clear: clearInGrounds,
 				steps: true,
 				hear: {
 					happening: (happening) => this.count(happening),
@@ -95,7 +97,7 @@ export class FreePlay {
 				frame,
 				recorder,
 				rig,
-				stop: session.onChange((preset) => frame.director.setPreset(preset))
+				stop: session.onChange((preset) => frame.setPreset(preset))
 			};
 		} catch (error) {
 			this.phase = 'idle';

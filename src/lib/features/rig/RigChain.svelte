@@ -28,7 +28,12 @@
 	/** What stands at a stage: the place in the order, or its own field. */
 	const warnsAt = (stage: RigStage): string =>
 		told
-			.filter((f) => f.place === stage || f.place === `order[${rig.order.indexOf(stage)}]`)
+			.filter(
+				(f) =>
+					f.place === stage ||
+					(stage === 'shakes' && /^(motion|lets)\b/.test(f.place)) ||
+					f.place === `order[${rig.order.indexOf(stage)}]`
+			)
 			.map((f) => f.sentence)
 			.join(' ');
 	const inUsualOrder = $derived(rig.order.every((s, i) => s === RIG_STAGES[i]));

@@ -8,7 +8,9 @@
 	import CeilingSheet from '$lib/stages/CeilingSheet.svelte';
 	import LagSheet from '$lib/stages/LagSheet.svelte';
 	import LeanSheet from '$lib/stages/LeanSheet.svelte';
+	import LetsSheet from '$lib/stages/LetsSheet.svelte';
 	import LimitsSheet from '$lib/stages/LimitsSheet.svelte';
+	import MotionSheet from '$lib/stages/MotionSheet.svelte';
 	import StageSheet from '$lib/stages/StageSheet.svelte';
 	import ViewSheet from '$lib/stages/ViewSheet.svelte';
 	import type { RigState } from './rig.svelte';
@@ -70,7 +72,15 @@
 			onchange={(part, mark, done) => desk.change('View', { view: { ...rig.view, ...part } }, mark, done)}
 		/>
 	{/if}
-	{#if desk.part === 'view' || desk.part === 'shakes'}
+	{#if desk.part === 'shakes'}
+		<MotionSheet {session} {rig} onchange={(motion, label, mark, done) => desk.change(label, { motion }, mark, done)} />
+		<LetsSheet
+			{session}
+			{rig}
+			onchange={(lets, mark, done) => desk.change('What it lets through', { lets }, `lets ${mark}`, done)}
+		/>
+	{/if}
+	{#if desk.part === 'view'}
 		<StageSheet title="The rig" about="What it is called, and what for.">
 			<label class="pick"
 				>name <input

@@ -15,6 +15,7 @@ export const rig = kind<Rig>({
 	pointing: (document, at) => ({
 		...document,
 		bob: perhaps(at, 'preset', document.bob),
-		lag: perhaps(at, 'preset', document.lag)
+		lag: perhaps(at, 'preset', document.lag),
+		motion: document.motion.map((entry) => ({ ...entry, preset: at('preset', entry.preset) }))
 	})
 });
