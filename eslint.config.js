@@ -13,10 +13,10 @@ const walls = {
 	plots: ['analysis', 'documents', 'ui'],
 	viewport: ['analysis', 'documents', 'ui', 'world'],
 	world: ['course', 'documents'],
-	workers: ['analysis', 'course', 'documents', 'formats', 'starter'],
+	workers: ['analysis', 'course', 'documents', 'formats', 'starter', 'world'],
 	session: ['analysis', 'course', 'documents', 'workers'],
 	room: ['analysis', 'course', 'documents', 'session', 'ui', 'plots', 'viewport', 'world'],
-	stages: ['analysis', 'course', 'documents', 'plots', 'room', 'session', 'ui', 'viewport', 'world'],
+	stages: ['analysis', 'course', 'documents', 'formats', 'plots', 'room', 'session', 'ui', 'viewport', 'world'],
 	server: ['analysis', 'documents']
 };
 const rooms = [...Object.keys(walls), 'features'];

@@ -44,7 +44,8 @@ function partsOf(gait: any, seed: Int): Part[] {
 		const c = gait.channels[name];
 		if (!c || c.amplitude === 0) return [];
 		const { amplitude: scale, phase = 0, shape = 'sine' } = c;
-		const cycles = ['y', 'z', 'pitch', 'fov'].includes(name) ? 2 : 1;
+		const own = ['y', 'z', 'pitch', 'fov'].includes(name) ? 'step' : 'stride';
+		const cycles = (c.every ?? own) === 'step' ? 2 : 1;
 		if (!shapes.includes(shape)) shapes.push(shape);
 		const j = counts.get(shape) ?? 0;
 		counts.set(shape, j + 1);

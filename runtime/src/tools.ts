@@ -4,7 +4,7 @@
  */
 export { BobRun } from './bob/bob';
 export { bobSteps, compileBob, type CompiledBob } from './bob/compile';
-export { BOB_SHAPES, STEP_CHANNELS, isBob, type BobChannel, type BobGait, type BobShape } from './bob/types';
+export { BOB_SHAPES, cyclesOf, isBob, type BobChannel, type BobGait, type BobShape } from './bob/types';
 export { BENDS_FROM, applyCeilings, compileCeilings, isBent, type Ceilings } from './chain/ceiling';
 export { type Clear } from './chain/boom';
 export {

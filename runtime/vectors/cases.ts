@@ -61,6 +61,31 @@ const bobs: readonly Case[] = [
 		walked
 	),
 	steps(
+		'bob: a limp: height once a stride, roll with each step',
+		{
+			gaits: [
+				gait(
+					{},
+					{
+						y: {
+							amplitude: 0.03,
+							shape: 'keys',
+							every: 'stride',
+							keys: [
+								{ at: 0, value: -1 },
+								{ at: 0.3, value: 0.4 },
+								{ at: 0.5, value: -0.2 },
+								{ at: 0.8, value: 1 }
+							]
+						},
+						roll: { amplitude: 0.5, every: 'step', shape: 'rectified' }
+					}
+				)
+			]
+		},
+		walked
+	),
+	steps(
 		'bob: gaits blend by speed; times to blend and to settle',
 		{
 			gaits: [gait({}, sine), gait({ id: 'run', speed: 4, steps: 2.9 }, { y: { amplitude: 0.06, phase: 0.7 } })],
@@ -308,6 +333,53 @@ const rigs: readonly Case[] = [
 	rigged('rig: the ceiling first', { ...all, order: ['ceiling', 'lag', 'limits', 'bob', 'lean', 'shakes'] })
 ];
 
+/** Looks over its right shoulder at a point ahead, and comes nearer twice while one walks. */
+const overTheShoulder = rigged('rig: chase to the side, ahead, nearer', {
+	view: {
+		kind: 'chase',
+		back: 3,
+		down: 15,
+		side: 0.6,
+		ahead: 5,
+		nearer: { off: 0.25, least: 0.8, comes: 0.05, goes: 0.4 }
+	}
+});
+const owns: readonly Case[] = [
+	rigged('rig: its own motion', {
+		motion: [
+			{ id: 'a', preset: 'b', strength: 0.5 },
+			{ id: 'gone', preset: 'a' }
+		]
+	}),
+	rigged('rig: lets some tags and channels through', {
+		lets: { not: ['hum'], share: 0.8, channels: { y: 0.5, roll: 0 } }
+	}),
+	seen(
+		'rig: over to one with the same motion and more, which lets less through',
+		[cue([{ kind: 'camera', rig: 'other', over: 0.6 }, play()])],
+		{ presets: [...presets, shake({ id: 'd' }, continuous)] },
+		[
+			{ id: 'r', name: 'R', motion: [{ id: 'a', preset: 'b' }] },
+			{
+				id: 'other',
+				name: 'O',
+				motion: [
+					{ id: 'a', preset: 'b', strength: 2 },
+					{ id: 'two', preset: 'd' }
+				],
+				lets: { only: ['nothing'] }
+			}
+		]
+	),
+	{
+		...overTheShoulder,
+		inputs: {
+			...(overTheShoulder.inputs as Inputs & { kind: 'frame' }),
+			way: around.map((part, i) => (i % 2 === 1 ? { ...part, room: 2 - i / 4 } : part))
+		}
+	}
+];
+
 /** Everything of the demo. */
 function ofDemo(kit: Kit): readonly Case[] {
 	const whole = (name: string, inputs: Inputs, every: number): Case => ({ name, kit: 'demo', inputs, every });
@@ -349,5 +421,5 @@ export const casesOf = (demo: Kit): Cases => ({
 	bobs,
 	lags,
 	cues,
-	rigs
+	rigs: [...rigs, ...owns]
 });

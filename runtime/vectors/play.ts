@@ -19,6 +19,8 @@ export interface Stretch {
 	/** x, y, z, yaw, pitch; of a lag x, y, z, pitch, yaw, roll. Left out: it stays. */
 	readonly to?: readonly number[];
 	readonly speed?: number;
+	/** Metres that are free behind what a camera on a boom looks at. */
+	readonly room?: number;
 	readonly grounded?: boolean;
 }
 
@@ -203,14 +205,14 @@ function playLag(kit: Kit, { preset, from, way }: Inputs & { kind: 'lag' }, give
 function playFrames(kit: Kit, { rig, seed, from, way, acts }: Inputs & { kind: 'frame' }, give: Give): void {
 	const frame = new Frame(kit, { rig, seed, steps: true });
 	let [i, next] = [0, 0];
-	const step = (pose: Float64Array, { speed = 0, grounded = true }: Partial<Stretch>): void => {
+	const step = (pose: Float64Array, { speed = 0, grounded = true, room }: Partial<Stretch>): void => {
 		const time = i / GRID_HZ;
 		for (; next < acts.length && acts[next]!.at <= time; next++) {
 			const act = acts[next]!;
 			if ('set' in act) frame.director.set(act.set, act.to);
 			else if ('raise' in act) frame.director.raise(act.raise as Parameters<typeof frame.director.raise>[0], act.at);
 		}
-		frame.step(time, i === 0 ? 0 : 1 / GRID_HZ, [{ pose, speed, grounded }]);
+		frame.step(time, i === 0 ? 0 : 1 / GRID_HZ, [{ pose, speed, grounded, room }]);
 		i++;
 		const [seen] = frame.cameras;
 		give([...seen!.camera, ...seen!.offset, seen!.fov]);

@@ -9,7 +9,7 @@ import { stepSpring } from '../math/spring';
 import { compileDrives, type CompiledDrive } from '../drives/drives';
 import { CHANNELS, CHANNEL_COUNT, type Channel } from '../units/channels';
 import type { Hertz } from '../units/quantities';
-import { STEP_CHANNELS, type BobChannel, type BobPreset, type BobShape } from './types';
+import { cyclesOf, type BobChannel, type BobPreset, type BobShape } from './types';
 
 export const ONE_OCTAVE = compileNoise({ kind: 'noise', octaves: 1, lacunarity: 2, persistence: 0.5 });
 /** Samples of a stride, and strides of a noise, that the steepest slope is looked for in. */
@@ -34,8 +34,6 @@ export interface CompiledBob {
 	readonly drives: readonly CompiledDrive[] | null;
 }
 
-const cyclesOf = (channel: Channel): number => (STEP_CHANNELS.includes(channel) ? 2 : 1);
-
 function groupsOf(channels: Readonly<Partial<Record<Channel, BobChannel>>>): Group[] {
 	const groups = new Map<BobShape, { numbers: number[]; list: BobChannel[] }>();
 	CHANNELS.forEach((name, number) => {
@@ -51,7 +49,7 @@ function groupsOf(channels: Readonly<Partial<Record<Channel, BobChannel>>>): Gro
 		voice: {
 			channels: Uint8Array.from(numbers),
 			scales: Float64Array.from(list, (c) => c.amplitude),
-			frequencies: Float64Array.from(numbers, (n) => cyclesOf(CHANNELS[n]!)),
+			frequencies: Float64Array.from(numbers, (n, i) => cyclesOf(CHANNELS[n]!, list[i]!.every)),
 			phases: Float64Array.from(list, (c) => c.phase),
 			now: new Float64Array(2)
 		},

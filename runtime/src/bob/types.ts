@@ -10,6 +10,10 @@ export type BobShape = (typeof BOB_SHAPES)[number];
 /** Channels that go twice a stride, once with each step; the others go once. */
 export const STEP_CHANNELS: readonly Channel[] = ['y', 'z', 'pitch', 'fov'];
 
+/** How often a channel goes through its cycle in a stride. */
+export const cyclesOf = (channel: Channel, every?: 'step' | 'stride'): 1 | 2 =>
+	(every ?? (STEP_CHANNELS.includes(channel) ? 'step' : 'stride')) === 'step' ? 2 : 1;
+
 export interface BobChannel {
 	/** Half of peak to peak, in the channel's unit. */
 	readonly amplitude: number;
@@ -23,6 +27,8 @@ export interface BobChannel {
 	 * `noise`: never the same step twice.
 	 */
 	readonly shape: BobShape;
+	/** How often it goes through its cycle; left out: with each step for y, z, pitch and fov, once a stride for the others. */
+	readonly every?: 'step' | 'stride';
 	/** For the shape `keys`, each −1 … 1, `at` 0 … 1. */
 	readonly keys?: readonly Key[];
 }
@@ -30,6 +36,8 @@ export interface BobChannel {
 export interface BobGait {
 	/** Names it: 1–64 of a–z, 0–9 and "-". */
 	readonly id: string;
+	/** What people call it, up to 60 characters; left out: its id. */
+	readonly name?: string;
 	/** The speed that it is made for, in metres a second. */
 	readonly speed: number;
 	/** Steps a second at that speed. */

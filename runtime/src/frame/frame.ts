@@ -29,6 +29,8 @@ import type { Seconds } from '../units/quantities';
 import type { WalkingBody } from './rig';
 import { Stride } from './stride';
 
+export type { Clear } from '../chain/boom';
+
 /** What of a kit frames are made with. */
 export type Played = Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues' | 'world' | 'rigs'>;
 

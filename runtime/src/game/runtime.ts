@@ -8,8 +8,7 @@
  *
  * Nothing that a game sends while it runs makes it throw: what it does not know is counted and told once, what is no number changes nothing.
  */
-import type { Clear } from '../chain/boom';
-import { Frame, type FrameBody } from '../frame/frame';
+import { Frame, type Clear, type FrameBody } from '../frame/frame';
 import { VIEWERS } from '../cues/links';
 import type { Occurrence } from '../cues/types';
 import { isShake } from '../shake/types';

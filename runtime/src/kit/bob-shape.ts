@@ -25,6 +25,7 @@ const channel = object(
 		amplitude: required(amplitude),
 		phase: withDefault(number('place in its cycle', -1000, 1000), 0),
 		shape: withDefault(oneOf('the shape of one cycle', BOB_SHAPES), 'sine'),
+		every: optional(oneOf('how often it goes through its cycle', ['step', 'stride'])),
 		keys: optional(rising(list(key, { least: 2, most: 64 })))
 	},
 	(value, report) => {
@@ -35,6 +36,7 @@ const channel = object(
 
 const gait = object({
 	id: required(id('of the gait')),
+	name: optional(text('a name', 60, 1)),
 	speed: required(number('metres a second that it is made for', 0.05, 100)),
 	steps: required(number('steps a second at that speed', 0.05, 20)),
 	channels: withDefault(record(CHANNELS, channel), {})

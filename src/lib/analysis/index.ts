@@ -1,4 +1,5 @@
 /** The door of the analysis: motion as samples, and what is told from them. */
+export { bobNeighboursOf, withMotionOf, type BobFreedom, type BobNeighbour } from './bob-neighbours';
 export { bobAlong, sampleBob } from './bob-along';
 export { followTrack } from './lag-answer';
 export { GLIMPSE_FPS, glimpseOf, type Glimpse } from './glimpse';
@@ -8,4 +9,5 @@ export { detectOnsets, type Onsets } from './onsets';
 export { outlineOf, type OutlineLine } from './outline';
 export { naturalLength, sampleShake } from './sample';
 export { correlation } from './correlation';
+export { thinned } from './thinned';
 export type { BodyTrack, Track } from './track';

@@ -46,7 +46,10 @@ const tidy = (value: number): number => Number(value.toPrecision(3));
 const within = (value: number, most: number): number => tidy(clamp(value, 0, most));
 
 /** Where neighbour `k` stands: octaves of size and of pace, `step` away in all, as far as they are free. */
-function place(k: number, { seed, step, free }: NeighbourOptions): readonly [number, number] {
+export function place(
+	k: number,
+	{ seed, step, free }: { readonly seed: number; readonly step: number; readonly free: Pick<Freedom, 'size' | 'pace'> }
+): readonly [number, number] {
 	if (free.size && free.pace) {
 		const turn = toRadians(k * 60 + 30 * signedUnit(combine(seed, 77)));
 		return [step * cos(turn), step * sin(turn)];

@@ -6,6 +6,7 @@ export { checkRig } from './checks/rig-findings';
 export type { Course, CourseArea, CourseEvent, CourseValue, Trace, Way, Waypoint } from './course-types';
 export { cueWords } from './cue-words';
 export { decisionWords, isFelt } from './decision-words';
+export { withAnswer, withNewEvent } from './answers';
 export { freeId } from './ids';
 export { idFor, isId, ownerOf, renamed } from './rename';
 export { kitJsonSchema, openKit, type Kit } from './kit';

@@ -1,4 +1,5 @@
 /** Points of a curve as rows of a sheet: written, read, and made into points again. */
+import { thinned } from '$lib/analysis';
 import { clean, spread, within, type Point, type PointRules } from './points';
 
 export interface SheetRow {
@@ -68,19 +69,4 @@ export function pointsOfSheet(
 	const points = apart.length > rules.count ? thinned(apart, rules.count) : apart;
 	if (points.length < all.length) said.push(`${points.length} of ${all.length} rows kept`);
 	return { points, said: said.join('; ') };
-}
-
-/** So many of them, by taking the one away, again and again, that a straight line misses least. */
-function thinned(points: readonly Point[], count: number): Point[] {
-	const kept = [...points];
-	const missed = (i: number): number => {
-		const [a, b, c] = [kept[i - 1]!, kept[i]!, kept[i + 1]!];
-		return Math.abs(b.value - (a.value + ((c.value - a.value) * (b.at - a.at)) / (c.at - a.at)));
-	};
-	while (kept.length > count) {
-		let least = 1;
-		for (let i = 2; i < kept.length - 1; i++) if (missed(i) < missed(least)) least = i;
-		kept.splice(least, 1);
-	}
-	return kept;
 }

@@ -113,7 +113,9 @@ export class PresetActs {
 		const ids = present.map(({ id }) => id);
 		const what = present.length === 1 ? nameOf(present[0]!) : `${present.length} presets`;
 		const cues = new Set(ids.flatMap((key) => this.session.usesOf(key))).size;
-		const rigs = this.session.wiring.rigs.filter((rig) => ids.some((key) => rig.bob === key || rig.lag === key)).length;
+		const rigs = this.session.wiring.rigs.filter((rig) =>
+			ids.some((key) => rig.bob === key || rig.lag === key || rig.motion.some(({ preset }) => preset === key))
+		).length;
 		this.putAway(`Retire ${what}`, present, true);
 		const used = [
 			cues > 0 ? ` ${cues === 1 ? 'A cue points' : `${cues} cues point`} there and will do nothing.` : '',

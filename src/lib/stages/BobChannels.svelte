@@ -4,6 +4,7 @@
 		bobPreset as shape,
 		BOB_SHAPES,
 		channelsOf,
+		cyclesOf,
 		unitOf,
 		type BobChannel,
 		type BobGait,
@@ -23,12 +24,13 @@
 	let { gait, view, onchange }: Props = $props();
 
 	const of = (...path: string[]): Range => rangeOf(shape, ...path);
+	const EVERY = ['step', 'stride'].map((value) => ({ value, label: value }));
 	const SHAPES = BOB_SHAPES.map((value) => ({ value, label: value }));
 	const inUnits = (channel: Channel): string => unitOf(channel, view);
 </script>
 
 <table>
-	<thead><tr><th>channel</th><th>size</th><th>place</th><th>shape</th></tr></thead>
+	<thead><tr><th>channel</th><th>size</th><th>place</th><th>shape</th><th>each</th></tr></thead>
 	<tbody>
 		{#each channelsOf(view) as name (name)}
 			{@const channel = gait.channels[name]}
@@ -65,6 +67,23 @@
 						value={channel?.shape ?? 'sine'}
 						choices={SHAPES}
 						onchange={(chosen) => onchange(name, { shape: chosen as BobShape }, `${name} shape`, true)}
+					/></td
+				>
+				<td
+					><Select
+						look="cell"
+						label="{name} goes round each"
+						value={cyclesOf(name, channel?.every) === 2 ? 'step' : 'stride'}
+						choices={EVERY}
+						onchange={(chosen) => {
+							const own = cyclesOf(name) === 2 ? 'step' : 'stride';
+							onchange(
+								name,
+								{ every: chosen === own ? undefined : (chosen as 'step' | 'stride') },
+								`${name} every`,
+								true
+							);
+						}}
 					/></td
 				>
 			</tr>

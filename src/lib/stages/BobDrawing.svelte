@@ -1,9 +1,9 @@
 <script lang="ts">
 	/** The stride of the head bob that is tried, and its gaits over speed; without one it says what that means. */
 	import type { BobPreset } from 'dinesis-runtime';
-	import type { Channel } from 'dinesis-runtime/tools';
+	import type { Channel, Key } from 'dinesis-runtime/tools';
 	import Button from '$lib/ui/Button.svelte';
-	import { nearestGait, turned, withGaitSpeed } from './body-changes';
+	import { nearestGait, turned, withGaitSpeed, withPoses } from './body-changes';
 	import { TREADMILL } from './loop';
 	import SpeedChart from './SpeedChart.svelte';
 	import StrideCircle from './StrideCircle.svelte';
@@ -25,6 +25,17 @@
 			);
 		if (done) session.seal();
 	}
+	function setKeys(channel: Channel, keys: Key[], what: string, done: boolean) {
+		const gait = bob && nearestGait(bob, trial.walks);
+		if (bob && gait)
+			session.changeBody(
+				bob.id,
+				what,
+				(b) => withPoses(b as BobPreset, gait.id, channel, keys),
+				`gait ${gait.id} ${channel} poses`
+			);
+		if (done) session.seal();
+	}
 	function setGaitSpeed(gait: string, speed: number, done: boolean) {
 		if (bob)
 			session.changeBody(bob.id, 'Gait', (b) => withGaitSpeed(b as BobPreset, gait, speed), `gait ${gait} speed`);
@@ -39,6 +50,7 @@
 			speed={trial.onTreadmill ? trial.walks : Math.max(0.05, nearestGait(bob, trial.walks)?.speed ?? trial.walks)}
 			phase={trial.playing ? trial.phase : null}
 			onturn={turnChannel}
+			onkeys={setKeys}
 		/>
 		<div class="speeds">
 			<SpeedChart

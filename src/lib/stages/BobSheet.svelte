@@ -6,15 +6,19 @@
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import type { BobPreset } from 'dinesis-runtime';
 	import { type BobChannel, type BobGait, type Channel } from 'dinesis-runtime/tools';
-	import { freeId } from '$lib/documents';
+	import { freeId as freeIdOf } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import Popover from '$lib/ui/Popover.svelte';
 	import Tabs from '$lib/ui/Tabs.svelte';
+	import { gaitName, withPoses } from './body-changes';
 	import BobChannels from './BobChannels.svelte';
 	import BobLanding from './BobLanding.svelte';
+	import BobPoses from './BobPoses.svelte';
 	import BodyFrame from './BodyFrame.svelte';
 	import { eyePath } from './body-figures';
+	import { FIRST_POSES } from './stride-poses';
 
 	interface Props {
 		session: ProjectSession;
@@ -28,12 +32,6 @@
 	const of = (...path: string[]): Range => rangeOf(shape, ...path);
 
 	const [W, H] = [240, 74];
-	/** What a new gait keyed by hand begins with. */
-	const POSES = [
-		{ at: 0, value: -1 },
-		{ at: 0.4, value: 1 },
-		{ at: 1, value: -1 }
-	];
 	const LANDING = { dip: 0.012, most: 0.14, nod: 35, frequency: 2.1, damping: 0.55 };
 	const IDLE = { channels: { y: { amplitude: 0.004, frequency: 0.25 } } };
 	/** Which of the gaits is shown; until one is chosen that of a walk. */
@@ -60,18 +58,35 @@
 			phase: name === 'y' || name === 'pitch' ? 0.75 : 0,
 			shape: 'sine' as const
 		};
-		const made = { ...before, ...part };
+		const { every, ...made } = { ...before, ...part };
+		// What goes round as its channel does by itself says nothing.
+		if (every) Object.assign(made, { every });
 		if (made.shape === 'keys' && !made.keys)
-			setGait({ channels: { ...gait!.channels, [name]: { ...made, keys: POSES } } }, mark, done);
+			setGait({ channels: { ...gait!.channels, [name]: { ...made, keys: FIRST_POSES } } }, mark, done);
 		else setGait({ channels: { ...gait!.channels, [name]: made } }, mark, done);
+	}
+	const freeId = (name: string): string =>
+		freeIdOf(
+			name,
+			bob.gaits.map((g) => g.id)
+		);
+	function nameGait(called: string) {
+		const { name: before, ...numbers } = gait!;
+		void before;
+		const made = called && called !== gait!.id ? { ...numbers, name: called } : numbers;
+		change('Name of a gait', { gaits: bob.gaits.map((g) => (g === gait ? made : g)) }, 'gait name', true);
+	}
+	function takeLoop(made: BobGait, isNew: boolean) {
+		const gaits = isNew ? [...bob.gaits, made] : bob.gaits.map((g) => (g.id === made.id ? made : g));
+		change('Take a loop of frames', { gaits }, 'gaits', true);
+		shown = made.id;
 	}
 	function addGait() {
 		const last = bob.gaits.at(-1);
-		const id = freeId(
-			'gait',
-			bob.gaits.map((g) => g.id)
-		);
-		const made: BobGait = { ...(last ?? { steps: 1.9, channels: {} }), id, speed: (last?.speed ?? 0.7) * 2 };
+		const id = freeId('gait');
+		const { name: before, ...numbers } = last ?? { name: '', steps: 1.9, channels: {} };
+		void before;
+		const made: BobGait = { ...numbers, id, speed: (last?.speed ?? 0.7) * 2 };
 		change('Add a gait', { gaits: [...bob.gaits, made] }, 'gaits', true);
 		shown = id;
 	}
@@ -114,13 +129,43 @@
 		/>
 	</div>
 	<div class="gaits">
-		<Tabs label="Gaits" tabs={bob.gaits} open={gait?.id ?? ''} onopen={(id) => (shown = id)} />
+		<Tabs
+			label="Gaits"
+			tabs={bob.gaits.map((g) => ({ id: g.id, name: gaitName(g) }))}
+			open={gait?.id ?? ''}
+			onopen={(id) => (shown = id)}
+		/>
 		<Button onclick={addGait} aria-label="Add a gait" title="A gait for another speed"><Plus size={13} /></Button>
-		{#if gait && bob.gaits.length > 1}<Button onclick={removeGait} aria-label="Take the gait {gait.id} out"
+		{#if gait && bob.gaits.length > 1}<Button onclick={removeGait} aria-label="Take the gait {gaitName(gait)} out"
 				><Trash size={13} /></Button
 			>{/if}
+		<Popover label="Take a loop of frames as a gait" title="A loop of frames: pasted, or out of a file" align="right">
+			{#snippet button()}<span class="frames">frames …</span>{/snippet}
+			{#snippet children(close)}
+				{#await import('./GaitFrames.svelte') then { default: GaitFrames }}
+					<GaitFrames
+						{bob}
+						{gait}
+						{freeId}
+						ontake={(made, isNew) => {
+							close();
+							takeLoop(made, isNew);
+						}}
+					/>
+				{/await}
+			{/snippet}
+		</Popover>
 	</div>
 	{#if gait}
+		<label class="called"
+			>called <input
+				aria-label="Name of the gait"
+				maxlength="60"
+				placeholder={gait.id}
+				value={gait.name ?? ''}
+				onchange={(e) => nameGait(e.currentTarget.value.trim())}
+			/></label
+		>
 		<div class="tiles">
 			<NumberField
 				label="made for"
@@ -148,6 +193,19 @@
 			<small>{(path.width * 100).toFixed(1)} × {(path.height * 100).toFixed(1)} cm · dots: a foot falls</small>
 		{/if}
 		<BobChannels {gait} view={bob.view} onchange={setChannel} />
+		<BobPoses
+			{gait}
+			view={bob.view}
+			onchange={(name, keys, what, done) => {
+				session.changeBody(
+					bob.id,
+					what,
+					(b) => withPoses(b as BobPreset, gait.id, name, keys),
+					`gait ${gait.id} ${name} poses`
+				);
+				if (done) session.seal();
+			}}
+		/>
 	{/if}
 	<label class="check"
 		><input
@@ -175,6 +233,34 @@
 		flex-wrap: wrap;
 		align-items: center;
 		gap: 5px;
+	}
+	.called {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+		font-size: 12px;
+		color: var(--ink-2);
+	}
+	.called input {
+		flex: 1;
+		min-width: 0;
+		min-height: 24px;
+		border: 1px solid var(--rule);
+		border-radius: 5px;
+		background: var(--field);
+		color: var(--ink);
+		font: inherit;
+		padding: 0 6px;
+	}
+	.frames {
+		display: inline-flex;
+		align-items: center;
+		min-height: 24px;
+		padding: 0 7px;
+		border: 1px solid var(--rule-strong);
+		border-radius: 6px;
+		background: var(--field);
+		font-size: 12px;
 	}
 	.gaits > :global(button) {
 		min-height: 24px;

@@ -57,20 +57,18 @@
 			<span>{word}</span>
 			<Popover label="{word}: {lets[list].join(', ') || none}" align="right">
 				{#snippet button()}<span class="word">{lets[list].join(', ') || none}</span>{/snippet}
-				{#snippet children()}
-					<div class="list">
-						<PickList
-							label="Find a tag"
-							groups={[{ entries: tags, none: 'No shake has a tag yet.' }]}
-							taken={new Set(lets[list])}
-							onpick={(tag) =>
-								set(
-									{ [list]: lets[list].includes(tag) ? lets[list].filter((t) => t !== tag) : [...lets[list], tag] },
-									list
-								)}
-						/>
-					</div>
-				{/snippet}
+				<div class="list">
+					<PickList
+						label="Find a tag"
+						groups={[{ entries: tags, none: 'No shake has a tag yet.' }]}
+						taken={new Set(lets[list])}
+						onpick={(tag) =>
+							set(
+								{ [list]: lets[list].includes(tag) ? lets[list].filter((t) => t !== tag) : [...lets[list], tag] },
+								list
+							)}
+					/>
+				</div>
 			</Popover>
 		</div>
 	{/each}
@@ -95,8 +93,8 @@
 				step={0.01}
 				reset={1}
 				onchange={(share, done) => {
-					const { [channel]: _, ...others } = lets.channels;
-					set({ channels: share === 1 ? others : { ...others, [channel]: share } }, channel, done);
+					const others = Object.entries(lets.channels).filter(([name]) => name !== channel);
+					set({ channels: Object.fromEntries(share === 1 ? others : [...others, [channel, share]]) }, channel, done);
 				}}
 			/>
 		{/each}
@@ -117,12 +115,8 @@
 		align-items: center;
 		min-height: 24px;
 		max-width: 11rem;
-		padding: 0 5px;
-		border-radius: 4px;
-		background: var(--word-preset);
 		color: var(--ink-yaw);
 		font-weight: 600;
-		cursor: pointer;
 	}
 	.list {
 		width: 15rem;

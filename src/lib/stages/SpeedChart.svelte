@@ -1,12 +1,13 @@
 <script lang="ts">
 	/** The gaits side by side over the speed: how far the eye goes up and down and sideways, how often a foot falls, what real heads do. */
+	import { gaitName } from './body-changes';
 	import Chart from '$lib/plots/Chart.svelte';
 	import { speedChart, type SpeedDrawing } from './speed-chart';
 
 	let { bob, speed, onspeed, ongait }: SpeedDrawing = $props();
 
 	const spec = $derived(speedChart({ bob, speed, onspeed, ongait }));
-	const about = $derived(bob.gaits.map((gait) => `${gait.id} at ${gait.speed.toFixed(2)} m/s`).join(', '));
+	const about = $derived(bob.gaits.map((gait) => `${gaitName(gait)} at ${gait.speed.toFixed(2)} m/s`).join(', '));
 </script>
 
 <figure>

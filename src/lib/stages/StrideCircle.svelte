@@ -1,9 +1,12 @@
 <script lang="ts">
 	/** A stride as a circle: from the fall of one foot round to its next fall, each channel about it; where it is lowest it can be taken and turned. */
 	import type { BobPreset } from 'dinesis-runtime';
-	import { CHANNELS, STEP_CHANNELS, unitOf, type Channel } from 'dinesis-runtime/tools';
+	import { CHANNELS, cyclesOf, unitOf, type Channel, type Key } from 'dinesis-runtime/tools';
 	import { inkOf } from '$lib/plots/inks';
+	import { nearestGait } from './body-changes';
 	import { AROUND, strideLines } from './stride';
+	import { posesWith } from './stride-poses';
+	import StridePoses from './StridePoses.svelte';
 
 	interface Props {
 		bob: BobPreset;
@@ -12,12 +15,16 @@
 		phase: number | null;
 		/** Turns a channel's place in the stride by so many of its cycles. */
 		onturn: (channel: Channel, by: number, done: boolean) => void;
+		/** Changes the poses of a channel of the gait that is drawn. */
+		onkeys: (channel: Channel, keys: Key[], what: string, done: boolean) => void;
 	}
-	let { bob, speed, phase, onturn }: Props = $props();
+	let { bob, speed, phase, onturn, onkeys }: Props = $props();
 
 	const R = 150;
 	const [INNER, ROOM] = [46, 88];
 	const lines = $derived(strideLines(bob, speed));
+	/** The gait that is drawn, and taken by its poses. */
+	const gait = $derived(nearestGait(bob, speed));
 	/** Rings from the inside out, in the channels' order. */
 	const rings = $derived(
 		lines.map((line, i) => {
@@ -34,18 +41,31 @@
 				const [x, y] = at(k);
 				return `${k === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`;
 			}).join('');
-			return { ...line, middle, d: `${d}Z`, low: at(lowest), lowest: lowest / AROUND };
+			const turned = (place: number): [number, number] => at(Math.round(place * AROUND) % AROUND);
+			return { ...line, middle, wide, d: `${d}Z`, low: at(lowest), lowest: lowest / AROUND, at: turned };
 		})
 	);
 	let held: { channel: Channel; from: number } | null = null;
 	let svg: SVGSVGElement;
 
-	function placeOf(event: PointerEvent): number {
+	/** Of the pointer: its place in the stride, and how far from the middle, in the drawing's own pixels. */
+	function pointer(event: MouseEvent): { place: number; radius: number } {
 		const box = svg.getBoundingClientRect();
+		const per = Math.min(box.width, box.height) / (2 * R);
 		const [x, y] = [event.clientX - box.left - box.width / 2, event.clientY - box.top - box.height / 2];
-		return Math.atan2(x, -y) / (Math.PI * 2);
+		return { place: Math.atan2(x, -y) / (Math.PI * 2), radius: Math.hypot(x, y) / Math.max(1e-6, per) };
 	}
-	const cycles = (channel: Channel): number => (STEP_CHANNELS.includes(channel) ? 2 : 1);
+	const placeOf = (event: PointerEvent): number => pointer(event).place;
+	/** A double press on a ring of poses sets one more. */
+	function add(event: MouseEvent) {
+		const { place, radius } = pointer(event);
+		const ring = rings.find((one) => Math.abs(radius - one.middle) < one.wide / 2);
+		const of = ring && gait?.channels[ring.channel];
+		if (!ring || of?.shape !== 'keys') return;
+		const keys = posesWith(of, place, cycles(ring.channel));
+		if (keys) onkeys(ring.channel, keys, 'Add pose', true);
+	}
+	const cycles = (channel: Channel): 1 | 2 => cyclesOf(channel, gait?.channels[channel]?.every);
 	function take(event: PointerEvent, channel: Channel) {
 		if (event.button !== 0) return;
 		held = { channel, from: placeOf(event) };
@@ -90,6 +110,7 @@
 		onpointermove={drag}
 		onpointerup={drop}
 		onpointercancel={drop}
+		ondblclick={add}
 	>
 		{#each [0, 0.25, 0.5, 0.75] as part (part)}
 			<line
@@ -118,6 +139,18 @@
 				stroke="var(--ink-{ring.channel})"
 				stroke-dasharray={inkOf(ring.channel).dash.join(' ')}
 			/>
+			{@const poses = gait?.channels[ring.channel]}
+			{#if poses?.shape === 'keys'}
+				<StridePoses
+					channel={ring.channel}
+					of={poses}
+					cycles={cycles(ring.channel)}
+					at={ring.at}
+					high={ring.most > 0 ? ((Math.abs(poses.amplitude) * bob.amount) / ring.most) * ring.wide * 0.44 : 0}
+					{pointer}
+					onkeys={(keys, what, done) => onkeys(ring.channel, keys, what, done)}
+				/>
+			{/if}
 			<circle
 				class="low"
 				cx={ring.low[0]}

@@ -1,5 +1,6 @@
 /** Rigs, head bobs and lags as one picks among them. */
 import type { ProjectSession } from '$lib/session/session.svelte';
+import { gaitName } from './body-changes';
 import type { PickGroup } from '$lib/ui/PickList.svelte';
 
 /** Rigs first, then head bobs, then lags. */
@@ -11,7 +12,7 @@ export const chainGroups = ({ wiring, bobs, lags }: ProjectSession): readonly Pi
 	},
 	{
 		title: 'Head bobs',
-		entries: bobs.map((bob) => ({ id: bob.id, label: bob.name, about: bob.gaits.map((gait) => gait.id).join(', ') }))
+		entries: bobs.map((bob) => ({ id: bob.id, label: bob.name, about: bob.gaits.map(gaitName).join(', ') }))
 	},
 	{
 		title: 'Camera lags',

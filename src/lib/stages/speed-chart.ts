@@ -3,6 +3,7 @@ import type { BobPreset } from 'dinesis-runtime';
 import type { BobGait } from 'dinesis-runtime/tools';
 import type { ChartSpec } from '$lib/plots/chart/spec';
 import { REAL_HEADS, speedCurve } from './stride';
+import { gaitName } from './body-changes';
 
 export interface SpeedDrawing {
 	readonly bob: BobPreset;
@@ -63,12 +64,12 @@ export function speedChart({ bob, speed, onspeed, ongait }: SpeedDrawing): Chart
 						id: `gait ${gait.id}`,
 						x: gait.speed,
 						y: tall,
-						label: `Gait ${gait.id}: made for`,
+						label: `Gait ${gaitName(gait)}: made for`,
 						said: `${gait.speed.toFixed(2)} m/s`,
 						along: 'x' as const,
 						step: [STEP, 0] as const,
 						shape: 'flag' as const,
-						text: gait.id,
+						text: gaitName(gait),
 						onmove: (x: number, _: number, done: boolean) => ongait(gait, Math.max(0.05, tidy(x)), done)
 					}))
 				: []),

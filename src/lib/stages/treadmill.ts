@@ -9,6 +9,11 @@ export class Treadmill {
 	private parts: readonly unknown[] = [];
 	private time: Seconds = 0;
 
+	/** Sets out anew. */
+	again(): void {
+		this.standing = null;
+	}
+
 	/** So many seconds on, at a speed; what is tuned meanwhile goes on from where it stands. */
 	step(played: Played, rig: Rig | null, dt: Seconds, speed: number): CameraRun {
 		const of = (id: string | null | undefined): unknown => played.presets.find((preset) => preset.id === id);

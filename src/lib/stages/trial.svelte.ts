@@ -150,6 +150,8 @@ export abstract class Trial {
 	holdBeside(was: AnyDocument, kind: KindName, from: string): void {
 		this.beside = { was, kind, from };
 		this.playing = true;
+		// Both set out together, so that their steps are in step.
+		for (const tread of this.treads) tread.again();
 	}
 
 	/** Something else is tried from now on. */

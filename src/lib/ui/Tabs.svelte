@@ -4,6 +4,8 @@
 
 	interface Tab {
 		readonly id: string;
+		/** What is written on it; left out: its id. */
+		readonly name?: string;
 		/** There is nothing on it: drawn faint. */
 		readonly off?: boolean;
 	}
@@ -27,14 +29,14 @@
 </script>
 
 <div role="tablist" tabindex="-1" aria-label={label} onkeydown={keys}>
-	{#each tabs as { id, off } (id)}
+	{#each tabs as { id, name, off } (id)}
 		<button
 			type="button"
 			role="tab"
 			aria-selected={id === open}
 			tabindex={id === open ? 0 : -1}
 			class:off
-			onclick={() => onopen(id)}>{id}</button
+			onclick={() => onopen(id)}>{name ?? id}</button
 		>
 	{/each}
 </div>

@@ -8,6 +8,8 @@ export interface BesideOptions {
 
 /** The least room between a panel and the page's edge, in pixels. */
 const EDGE = 8;
+/** No panel is made lower than this. */
+const LEAST_HIGH = 160;
 
 /** Nothing stands beside anything at first sight: what placing needs comes after it. */
 export const placing = () => import('@floating-ui/dom');
@@ -21,11 +23,21 @@ export function keepBeside(anchor: Element, panel: HTMLElement, { align = 'left'
 	const wanted = align === 'left' ? left : right - panel.offsetWidth;
 	put(panel, Math.max(EDGE, Math.min(wanted, innerWidth - panel.offsetWidth - EDGE)), bottom + gap);
 	placing().then(
-		({ autoUpdate, computePosition, flip, offset, shift }) => {
+		({ autoUpdate, computePosition, flip, offset, shift, size }) => {
 			if (over) return;
 			stop = autoUpdate(anchor, panel, async () => {
 				const placement = align === 'right' ? 'bottom-end' : 'bottom-start';
-				const middleware = [offset(gap), flip(), shift({ padding: EDGE })];
+				const middleware = [
+					offset(gap),
+					flip(),
+					shift({ padding: EDGE }),
+					// What is longer than the page has room for is gone through within the panel.
+					size({
+						padding: EDGE,
+						apply: ({ availableHeight }) =>
+							void (panel.style.maxHeight = `${Math.max(LEAST_HIGH, Math.floor(availableHeight))}px`)
+					})
+				];
 				const { x, y } = await computePosition(anchor, panel, { strategy: 'fixed', placement, middleware });
 				put(panel, x, y);
 			});

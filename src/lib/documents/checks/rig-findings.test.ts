@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newBob, newLag, newLean, newPreset, newRig, NO_LINKS } from 'dinesis-runtime/tools';
 import { newCourse } from '../new-course';
-import type { Rig } from 'dinesis-runtime';
+import type { Rig, ShakePreset } from 'dinesis-runtime';
 import { checkKit } from '../findings';
 import type { Kit } from '../kit';
 
@@ -19,6 +19,11 @@ const kit: Kit = {
 	events: [],
 	parameters: []
 };
+const goesOn = (id: string, view: 'space' | 'flat'): ShakePreset => {
+	const base = newPreset(id, id);
+	return { ...base, view, timing: { ...base.timing, mode: 'continuous' } };
+};
+const lets = { only: [], not: [], share: 0.5, channels: {} };
 const places = (part: Partial<Kit>): string[] =>
 	checkKit({ ...kit, ...part })
 		.filter(({ place }) => !place.startsWith('courses[0].rig') || part.rigs?.length === 0)
@@ -32,6 +37,18 @@ describe('rigs are checked', () => {
 	it.each<[string, Partial<Kit>, string[]]>([
 		['a bob that is gone', { rigs: [{ ...rig, bob: 'gone' }] }, ['error rigs[0].bob']],
 		['a shake for a lag', { rigs: [{ ...rig, lag: 'thud' }] }, ['error rigs[0].lag']],
+		[
+			'own motion that is gone, that ends by itself, that is for the other view',
+			{
+				rigs: [
+					{ ...rig, motion: ['gone', 'thud', 'px', 'hum'].map((preset) => ({ id: preset, preset, strength: 1 })) }
+				],
+				presets: [...kit.presets, goesOn('hum', 'space'), goesOn('px', 'flat')]
+			},
+			['error rigs[0].motion[0].preset', 'warning rigs[0].motion[1].preset', 'warning rigs[0].motion[2].preset']
+		],
+		['nothing let through', { rigs: [{ ...rig, lets: { ...lets, share: 0 } }] }, ['note rigs[0].lets']],
+		['a tag that no shake has', { rigs: [{ ...rig, lets: { ...lets, not: ['wind'] } }] }, ['note rigs[0].lets.not[0]']],
 		['a stage left out', { rigs: [{ ...rig, bypass: ['bob'] }] }, ['note rigs[0].bypass']],
 		[
 			'a lag that follows the shake',

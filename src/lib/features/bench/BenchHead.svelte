@@ -25,7 +25,8 @@
 	{#snippet where()}shake, {preset.timing.mode === 'burst' ? 'burst' : 'until stopped'}
 		{#if uses.length > 0}· <a href="{session.home}/cues" title="A change here is felt there: {said}"
 				>in {uses.length === 1 ? 'one cue' : `${uses.length} cues`}</a
-			>{/if}{/snippet}
+			>{/if}{#await import('$lib/room/SetOff.svelte') then { default: SetOff }}
+			<SetOff {session} {preset} />{/await}{/snippet}
 	<Segments
 		small
 		label="Pictures a second"

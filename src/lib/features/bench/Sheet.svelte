@@ -40,7 +40,7 @@
 			() => import('./JumpTimes.svelte'),
 			() => import('$lib/room/KeyTarget.svelte'),
 			() => import('./Neighbours.svelte'),
-			() => import('./KeysEditor.svelte')
+			() => import('$lib/plots/KeysEditor.svelte')
 		)
 	);
 	let chosen = $state('');
@@ -151,7 +151,7 @@
 		<PatternPicker {layer} onchange={changeLayer} />
 		{#if layer.pattern.kind === 'keys' && keyed}
 			{@const channel = keyed}
-			{#await import('./KeysEditor.svelte') then { default: KeysEditor }}<KeysEditor
+			{#await import('$lib/plots/KeysEditor.svelte') then { default: KeysEditor }}<KeysEditor
 					{channel}
 					view={preset.view}
 					keys={layer.channels[channel]?.keys ?? []}

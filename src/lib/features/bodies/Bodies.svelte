@@ -13,6 +13,8 @@
 	import Seen from '$lib/stages/Seen.svelte';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import Frame from '$lib/ui/Frame.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+	import { compareCommands } from './commands';
 	import { BodyState } from './bodies.svelte';
 	import BodyHead from './BodyHead.svelte';
 
@@ -30,6 +32,7 @@
 	const commands = useCommands();
 	const preset = $derived(desk.preset);
 	let axis = $state<LagAxisName>('z');
+	let page = $state<'numbers' | 'neighbours'>('numbers');
 	const nowhere = $derived(session.missing === 0 && !session.bobsAndLags.some((b) => b.id === id));
 
 	$effect(() => {
@@ -44,7 +47,7 @@
 
 	onMount(() => {
 		void session.courses.fetch();
-		return commands.offer({ commands: trialCommands(desk) });
+		return commands.offer({ commands: [...trialCommands(desk), ...compareCommands(desk)] });
 	});
 </script>
 
@@ -64,6 +67,22 @@
 					onfix={(finding) => session.fix({ kind: preset.family, document: preset, finding })}
 				/>
 				{#if isBob(preset)}
+					<Segments
+						small
+						label="What is shown"
+						value={page}
+						options={[
+							{ value: 'numbers', label: 'numbers' },
+							{ value: 'neighbours', label: 'neighbours', title: 'Six that are like it, each toward another side' }
+						]}
+						onchange={(one: 'numbers' | 'neighbours') => (page = one)}
+					/>
+				{/if}
+				{#if isBob(preset) && page === 'neighbours'}
+					{#await import('./BobNeighbours.svelte') then { default: BobNeighbours }}
+						<BobNeighbours {desk} bob={preset} />
+					{/await}
+				{:else if isBob(preset)}
 					<BobSheet {session} bob={preset} near={desk.walks} />
 				{:else if isLag(preset)}
 					<LagSheet {session} lag={preset} {axis} onaxis={(name) => (axis = name)} drawn={false} />

@@ -7,6 +7,7 @@
 	import ChainPicker from '$lib/stages/ChainPicker.svelte';
 	import { addRig } from '$lib/stages/new-rig';
 	import Button from '$lib/ui/Button.svelte';
+	import BodyCompare from './BodyCompare.svelte';
 	import type { BodyState } from './bodies.svelte';
 
 	interface Props {
@@ -60,4 +61,5 @@
 	{#snippet where()}{preset?.family === 'bob' ? 'a head bob' : 'a camera lag'} · {users.length === 0
 			? 'in no rig yet'
 			: `in ${users.length === 1 ? users[0] : `${users.length} rigs`}`}{/snippet}
+	{#if preset}<BodyCompare {desk} />{/if}
 </RoomHead>

@@ -1,5 +1,5 @@
 /** The bench of a head bob or a lag: it is tried by itself, through a rig that has nothing else. */
-import type { AnyPreset, Rig } from 'dinesis-runtime';
+import type { AnyPreset, BobPreset, LagPreset, Rig } from 'dinesis-runtime';
 import { EYES, newRig } from 'dinesis-runtime/tools';
 import { Trial } from '$lib/stages/trial.svelte';
 
@@ -28,6 +28,33 @@ export class BodyState extends Trial {
 
 	protected override get standsFirst(): boolean {
 		return this.preset?.family === 'bob';
+	}
+
+	/** Holds a version beside it: what is on the sheet now, or another one, which walks in step with it. */
+	hold(was: AnyPreset | undefined = this.preset, from = was?.id === this.id ? 'B' : (was?.name ?? 'B')): void {
+		if (was) this.holdBeside({ ...was, id: this.id }, was.family as 'bob' | 'lag', from);
+	}
+
+	/** Alone, or with the present version beside it. */
+	toggleBeside(): void {
+		if (this.beside) this.beside = null;
+		else this.hold();
+	}
+
+	/** Takes what is held over; one undo step. */
+	takeOther(): void {
+		const { beside, id } = this;
+		if (!beside) return;
+		this.session.changeBody(id, 'Take B', () => ({ ...(beside.was as BobPreset | LagPreset), id }));
+		this.session.seal();
+	}
+
+	/** Tunes the other one from now on. */
+	swap(): void {
+		const mine = this.preset;
+		if (!mine || !this.beside) return;
+		this.takeOther();
+		this.hold(mine, 'B');
 	}
 
 	open(id: string, part: 'bob' | 'lag'): void {

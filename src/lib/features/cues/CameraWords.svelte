@@ -3,6 +3,7 @@
 	import { cue as cueShape, type CameraAction } from 'dinesis-runtime/tools';
 	import { rangeOf } from '$lib/documents';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import { gaitNamed } from '$lib/stages/body-changes';
 	import type { CuesState } from './cues.svelte';
 	import Word from './Word.svelte';
 
@@ -53,7 +54,7 @@ see through <Word
 		options={bobs}
 		onchange={(id) => onchange({ bob: id || null }, 'Head bob')}
 	/>{/if}{#each Object.entries(action.sizes) as [gait, factor] (gait)}<span class="c">,</span>
-	{gait}
+	{gaitNamed(session.bobs, gait)}
 	<NumberField
 		look="inline"
 		label=""

@@ -1,5 +1,5 @@
 /** The Cues room's state: the director behind the window, what each cue is tried with, and where it comes from. */
-import { checkCue, freeId, type CueFinding, type Wired, type Wiring } from '$lib/documents';
+import { checkCue, freeId, withAnswer, type CueFinding, type Wired, type Wiring } from '$lib/documents';
 import type { Cue, GameEvent, ShakePreset } from 'dinesis-runtime';
 import {
 	Director,
@@ -13,7 +13,6 @@ import {
 } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { GALLERY_REST } from '$lib/viewport/rests';
-import { withAnswer } from './event-edits';
 import type { offersOf } from './more-words';
 import type { Why } from './whys';
 

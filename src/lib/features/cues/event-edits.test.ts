@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { GameEvent } from 'dinesis-runtime';
 import { newCue, newPlay, NO_LINKS } from 'dinesis-runtime/tools';
 import type { Wiring } from '$lib/documents';
-import { numberId, withAnswer, withKind, withMayCarry, withNumberRenamed } from './event-edits';
+import { numberId, withKind, withMayCarry, withNumberRenamed } from './event-edits';
 
 const number = (id: string) => ({ id, unit: 'm/s', min: 0, max: 10 });
 const hit: GameEvent = {
@@ -72,14 +72,5 @@ describe('what an event may carry, and what answers it', () => {
 		expect(made.events[0]!.mayCarry).toEqual(['enemy']);
 		expect('mayCarry' in withMayCarry(made, 'hit', []).events[0]!).toBe(false);
 		expect(made.events[1]).toBe(wiring.events[1]);
-	});
-
-	it('a cue is made of the event’s own id; with a state it lasts', () => {
-		const made = withAnswer(wiring, hit, 'thud');
-		expect(made.wiring.cues.at(-1)).toMatchObject({ id: made.id, event: 'hit', when: 'happens', on: true });
-		expect(made.id).toBe('hit');
-		const again = withAnswer(made.wiring, { ...hit, kind: 'state' }, 'thud');
-		expect(again.id).not.toBe('hit');
-		expect(again.wiring.cues.at(-1)!.when).toBe('lasts');
 	});
 });

@@ -1,6 +1,6 @@
 /** Changes of an event that take along the cues which answer it. */
 import type { Cue, GameEvent } from 'dinesis-runtime';
-import { newCue, type CueWhen } from 'dinesis-runtime/tools';
+import type { CueWhen } from 'dinesis-runtime/tools';
 import { freeId, type Wiring } from '$lib/documents';
 
 /** The id that a number would have by this name; null where nothing changes. */
@@ -71,18 +71,4 @@ export function withMayCarry(wiring: Wiring, id: string, tags: readonly string[]
 			return rest;
 		})
 	};
-}
-
-/** A cue that answers an event with a preset, behind the others, and its id. */
-export function withAnswer(
-	wiring: Wiring,
-	event: GameEvent,
-	preset: string
-): { readonly wiring: Wiring; readonly id: string } {
-	const id = freeId(
-		event.id,
-		wiring.cues.map((cue) => cue.id)
-	);
-	const cue: Cue = { ...newCue(id, event.id, preset), when: event.kind === 'state' ? 'lasts' : 'happens' };
-	return { wiring: { ...wiring, cues: [...wiring.cues, cue] }, id };
 }

@@ -11,6 +11,7 @@ import {
 } from 'dinesis-runtime/tools';
 import type { MenuGroup } from '$lib/ui/Menu.svelte';
 import type { CuesState } from './cues.svelte';
+import { gaitNamed } from '$lib/stages/body-changes';
 import { withMayCarry } from './event-edits';
 
 interface Offer {
@@ -128,7 +129,7 @@ export function offersOf(desk: CuesState, cue: Cue, event: GameEvent | undefined
 	if (camera)
 		for (const gait of new Set(desk.session.bobs.flatMap((bob) => bob.gaits.map((g) => g.id))))
 			if (!(gait in camera.sizes))
-				offer('how', `${gait} larger or smaller`, () =>
+				offer('how', `${gaitNamed(desk.session.bobs, gait)} larger or smaller`, () =>
 					desk.change(cue.id, `Size of ${gait}`, (q) => ({
 						...q,
 						actions: q.actions.map((a, i) => (i === seen ? { ...camera, sizes: { ...camera.sizes, [gait]: 1.5 } } : a))

@@ -41,8 +41,9 @@
 			<small>{isBob(body) ? 'Walks and stands, on the spot.' : 'The body goes and turns, and stands.'}</small>
 		{:else if pointed}
 			<p>{pointed.about || 'No description yet.'}</p>
-			{@const uses = session.usesOf(pointed.id)}
-			<small>{uses.length === 0 ? 'in no cue' : uses.length === 1 ? 'in one cue' : `in ${uses.length} cues`}</small>
+			{#await import('$lib/room/SetOff.svelte') then { default: SetOff }}
+				<SetOff {session} preset={pointed} />
+			{/await}
 			{#if pointed.origin}
 				<small>copied from {session.preset(pointed.origin)?.name ?? pointed.origin}</small>
 			{/if}

@@ -50,7 +50,7 @@
 		if (lag && !lag.axes[axis]) axis = LAG_AXES.find((name) => lag.axes[name]) ?? 'x';
 	});
 
-	const findings = $derived(rig ? checkRig(rig, session.bobsAndLags) : []);
+	const findings = $derived(rig && session.missing === 0 ? checkRig(rig, session.played.presets) : []);
 	const nameOf = (preset: string): string | undefined => session.bobsAndLags.find((p) => p.id === preset)?.name;
 
 	onMount(() => {

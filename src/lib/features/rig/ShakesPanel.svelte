@@ -25,8 +25,15 @@
 
 <div class="shakes">
 	<h3>Playing now</h3>
-	{#if playing.length === 0}<p>Nothing, at this moment of the course.</p>{/if}
+	{#if playing.length + rig.motion.length === 0}<p>Nothing, at this moment of the course.</p>{/if}
 	<ul>
+		{#each rig.motion as { id, preset, strength } (id)}
+			<li>
+				<a href={bench(preset)}>{session.preset(preset)?.name ?? preset}</a><span
+					>its own, at {strength.toFixed(2)}</span
+				>
+			</li>
+		{/each}
 		{#each playing as { id, level }, i (i)}
 			<li>
 				<a href={bench(id)}>{session.preset(id)?.name ?? id}</a>
