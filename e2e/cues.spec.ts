@@ -110,7 +110,7 @@ test('what is used says so before it goes, and the cue says so after', async ({ 
 	expect((await bad.json()).refusals[0]).toMatchObject({ reason: 'unsound', path: ['body', 'when'] });
 	await withoutPicture(page);
 	await page.goto(bench);
-	await expect(page.getByRole('link', { name: 'in one cue' })).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Set off by: Hit' })).toBeVisible();
 	await page.goto(`${project}/library`);
 	await page.getByLabel('Choose Thud').click();
 	await page.getByRole('button', { name: 'Retire', exact: true }).click();

@@ -1,6 +1,7 @@
 /** Changes of a course as functions: the old one goes in, a new one comes out. */
 import { compileCurve, runCurve, type CurvePoint, type Seconds } from 'dinesis-runtime/tools';
 import { compilePath, placeAt } from './path';
+import { trimThing } from './things';
 import { speedAt, timeOfMoment, TRACE_NUMBERS, traceAt } from './way';
 import type { Course, CourseEvent, CourseValue, Trace, Way, Waypoint } from '../documents';
 
@@ -25,7 +26,8 @@ export function trimCourse(course: Course, from: Seconds, to: Seconds): Course {
 		second: course.second && trimWay(course.second, start, end),
 		seconds,
 		events,
-		values: course.values.map((value) => ({ ...value, points: trimPoints(value, start, end) }))
+		values: course.values.map((value) => ({ ...value, points: trimPoints(value, start, end) })),
+		...(course.things && { things: course.things.map((thing) => trimThing(thing, start, end)) })
 	};
 }
 
@@ -42,7 +44,11 @@ const trimWay = ({ path, trace }: Way, start: Seconds, end: Seconds): Way => ({
 });
 
 function trimTrace(trace: Trace, start: Seconds, end: Seconds): Trace {
-	const { hz, times, speeds, air } = trace;
+	const { hz, times, speeds } = trace;
+	const spans = (list: Trace['air']): [Seconds, Seconds][] =>
+		(list ?? []).flatMap(([from, until]): [Seconds, Seconds][] =>
+			until <= start || from >= end ? [] : [[Math.max(from, start) - start, Math.min(until, end) - start]]
+		);
 	const even = Array.from({ length: Math.max(1, Math.floor((end - start) * hz + 1e-6) + 1) }, (_, i) => start + i / hz);
 	const at = times ? [start, ...times.filter((t) => t > start && t < end), ...(end > start ? [end] : [])] : even;
 	const out: number[] = [];
@@ -56,11 +62,9 @@ function trimTrace(trace: Trace, start: Seconds, end: Seconds): Trace {
 		poses: out,
 		...(times && { times: at.map((time) => time - start) }),
 		...(speeds && { speeds: at.map((time) => speedAt(trace, time)) }),
-		...(air && {
-			air: air.flatMap(([from, until]): [Seconds, Seconds][] =>
-				until <= start || from >= end ? [] : [[Math.max(from, start) - start, Math.min(until, end) - start]]
-			)
-		})
+		...Object.fromEntries(
+			(['air', 'climbs', 'rides'] as const).flatMap((of) => (trace[of] ? [[of, spans(trace[of])]] : []))
+		)
 	};
 }
 

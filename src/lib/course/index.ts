@@ -8,3 +8,4 @@ export { Replay } from './replay';
 export { CourseRun, GRID_HZ } from './run';
 export { presetsOf, surveyCourse, type Survey, type SurveyPlay } from './survey';
 export { TRACE_NUMBERS, compileWay, pathSeconds, poseAt } from './way';
+export { thingAt } from './things';

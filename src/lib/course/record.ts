@@ -8,7 +8,8 @@ import {
 	type CurvePoint,
 	type Seconds
 } from 'dinesis-runtime/tools';
-import type { GameParameter } from 'dinesis-runtime';
+import type { GameEvent, GameParameter } from 'dinesis-runtime';
+import { ThingTrack } from './things';
 import { TRACE_NUMBERS } from './way';
 import type { Course, CourseEvent, CourseValue, Trace } from '../documents';
 
@@ -28,7 +29,8 @@ interface Track {
 	readonly poses: number[];
 	readonly speeds: number[];
 	readonly air: [Seconds, Seconds][];
-	grounded: boolean;
+	readonly climbs: [Seconds, Seconds][];
+	readonly rides: [Seconds, Seconds][];
 }
 
 /** Whether what lies between two steps is as good as a line. */
@@ -48,7 +50,9 @@ function isStraight({ times, poses, speeds }: Track, from: number, to: number): 
 
 /** A track as it is kept: unrounded, thirty moments a second, and all of them where it is not straight in between. */
 function traceOf(track: Track, seconds: Seconds): Trace {
-	const { times, poses, speeds, air } = track;
+	const { times, poses, speeds, air, climbs, rides } = track;
+	const until = (spans: readonly [Seconds, Seconds][]): [Seconds, Seconds][] =>
+		spans.map(([from, to]) => [from, Math.min(to, seconds)]);
 	const kept: number[] = times.length > 0 ? [0] : [];
 	for (let from = 0, to = 1; to < times.length; to++) {
 		const due = times[to]! - times[from]! >= 1 / TRACE_HZ - 1e-6 || to === times.length - 1;
@@ -61,8 +65,23 @@ function traceOf(track: Track, seconds: Seconds): Trace {
 		times: kept.map((i) => times[i]!),
 		poses: kept.flatMap((i) => poses.slice(i * TRACE_NUMBERS, (i + 1) * TRACE_NUMBERS)),
 		speeds: kept.map((i) => speeds[i]!),
-		air: air.map(([from, until]) => [from, Math.min(until, seconds)])
+		air: until(air),
+		...(climbs.length > 0 && { climbs: until(climbs) }),
+		...(rides.length > 0 && { rides: until(rides) })
 	};
+}
+
+/** A body at a step, and whether it is on a ladder. */
+export interface RecordedBody extends FrameBody {
+	readonly climbing?: boolean;
+}
+
+/** Opens or ends a stretch of time. */
+function note(spans: [Seconds, Seconds][], time: Seconds, on: boolean): void {
+	const last = spans.at(-1);
+	const open = last?.[1] === Infinity;
+	if (on && !open) spans.push([time, Infinity]);
+	else if (!on && open) last[1] = time;
 }
 
 export class Recorder {
@@ -73,16 +92,22 @@ export class Recorder {
 	private readonly values = new Map<string, CurvePoint[]>();
 	private last: Seconds = 0;
 
+	/** What else moves, by its name. */
+	private readonly things = new Map<string, ThingTrack>();
+
+	/** `events`: their own tags are not written beside each occurrence. */
 	constructor(
 		viewers: number,
-		private readonly parameters: readonly GameParameter[]
+		private readonly parameters: readonly GameParameter[],
+		private readonly known: readonly GameEvent[] = []
 	) {
 		this.tracks = Array.from({ length: viewers }, () => ({
 			times: [],
 			poses: [],
 			speeds: [],
 			air: [],
-			grounded: true
+			climbs: [],
+			rides: []
 		}));
 	}
 
@@ -92,22 +117,29 @@ export class Recorder {
 	}
 
 	/** A step with its bodies, by viewer, as it is. */
-	at(time: Seconds, bodies: readonly FrameBody[], valueOf: (parameter: string) => number | undefined): void {
+	at(time: Seconds, bodies: readonly RecordedBody[], valueOf: (parameter: string) => number | undefined): void {
 		this.last = time;
-		bodies.forEach(({ pose, speed, grounded }, i) => {
+		bodies.forEach(({ pose, speed, grounded, onFoot, climbing }, i) => {
 			const track = this.tracks[i]!;
 			for (let c = 0; c < TRACE_NUMBERS; c++) track.poses.push(pose[c]!);
 			track.times.push(time);
 			track.speeds.push(speed);
-			if (track.grounded && !grounded) track.air.push([time, Infinity]);
-			else if (!track.grounded && grounded) track.air.at(-1)![1] = time;
-			track.grounded = grounded;
+			note(track.air, time, !grounded);
+			note(track.climbs, time, climbing === true);
+			note(track.rides, time, onFoot === false);
 		});
 		for (const parameter of this.parameters) this.note(parameter, time, valueOf(parameter.id));
 	}
 
+	/** How something else that moves is in the step that was noted last. */
+	moved(id: string, numbers: readonly number[]): void {
+		let track = this.things.get(id);
+		if (!track) this.things.set(id, (track = new ThingTrack(id)));
+		track.at(this.last, numbers);
+	}
+
 	/** Something was raised. */
-	happened(time: Seconds, { event, phase, values, place, key, who, length }: Occurrence): void {
+	happened(time: Seconds, { event, phase, values, place, key, who, length, tags }: Occurrence): void {
 		const name = `${event} ${key ?? ''}`;
 		if (phase === 'ends') {
 			const i = this.lasting.get(name);
@@ -120,13 +152,16 @@ export class Recorder {
 			if (this.lasting.has(name)) return;
 			this.lasting.set(name, this.events.length);
 		}
+		const own = this.known.find((one) => one.id === event)?.tags ?? [];
+		const besides = (tags ?? []).filter((tag) => !own.includes(tag));
 		this.events.push({
 			at: time,
 			event,
 			length: phase === 'starts' ? null : (length ?? null),
 			values: { ...values },
 			place: place ?? null,
-			who: Math.max(0, VIEWERS.indexOf(who as (typeof VIEWERS)[number]))
+			who: Math.max(0, VIEWERS.indexOf(who as (typeof VIEWERS)[number])),
+			...(besides.length > 0 && { tags: besides })
 		});
 	}
 
@@ -135,6 +170,7 @@ export class Recorder {
 		const seconds = Math.max(0.1, this.last);
 		for (const i of this.lasting.values())
 			this.events[i] = { ...this.events[i]!, length: Math.max(0, seconds - this.events[i]!.at) };
+		const things = [...this.things.values()].flatMap((track) => track.finish() ?? []);
 		const [first, second] = this.tracks.map((track) => traceOf(track, seconds));
 		return {
 			...take,
@@ -146,7 +182,8 @@ export class Recorder {
 			steps: false,
 			events: [...this.events],
 			areas: [],
-			values: this.valuesKept()
+			values: this.valuesKept(),
+			...(things.length > 0 && { things })
 		};
 	}
 

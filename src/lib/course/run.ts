@@ -21,7 +21,7 @@ import {
 } from 'dinesis-runtime/tools';
 import type { GameEvent } from 'dinesis-runtime';
 import type { Kit, Course } from '../documents';
-import { compileWay, isGrounded, poseAt, speedAt, TRACE_NUMBERS, type CompiledWay } from './way';
+import { climbs, compileWay, isGrounded, rides, poseAt, speedAt, TRACE_NUMBERS, type CompiledWay } from './way';
 
 export const GRID_HZ = 120;
 /** Slower than this over the ground one may be climbing: stairs are walked faster. */
@@ -48,6 +48,8 @@ export interface Body {
 	/** Metres a second: level, on a ladder along it. */
 	speed: number;
 	grounded: boolean;
+	/** Whether its feet fall: not where something carries it. */
+	onFoot: boolean;
 	readonly way: CompiledWay;
 }
 
@@ -81,6 +83,7 @@ export class CourseRun {
 			rig: this.frame.cameras[i]!,
 			speed: 0,
 			grounded: true,
+			onFoot: true,
 			way: compileWay(way)
 		}));
 		this.schedule = scheduleOf(kit, course);
@@ -132,9 +135,11 @@ export class CourseRun {
 		const [x, y, z] = [pose[0]!, pose[1]!, pose[2]!];
 		poseAt(way, time, pose);
 		const grounded = isGrounded(way, time);
-		const moved = speedOf(pose[0]! - x, pose[1]! - y, pose[2]! - z, grounded && body.grounded);
+		const climbing = climbs(way, time);
+		const moved = speedOf(pose[0]! - x, pose[1]! - y, pose[2]! - z, climbing || (grounded && body.grounded), climbing);
 		body.speed = way.trace?.speeds ? speedAt(way.trace, time) : this.step === 0 ? 0 : moved;
 		body.grounded = grounded;
+		body.onFoot = !rides(way, time);
 	}
 
 	private raise(due: Scheduled): void {
@@ -162,11 +167,11 @@ export class CourseRun {
 const carried = (event: GameEvent | undefined, tags: readonly string[] | undefined): readonly string[] | undefined =>
 	tags ? [...(event?.tags ?? []), ...tags] : event?.tags;
 
-/** Metres a second over the ground; straight up and down, on a ladder, those count, but not in the step that lands. */
-function speedOf(dx: number, dy: number, dz: number, grounded: boolean): number {
+/** Metres a second over the ground; straight up and down, on a ladder, those count, but not in the step that lands; `climbs`: it is said. */
+function speedOf(dx: number, dy: number, dz: number, grounded: boolean, climbs: boolean): number {
 	const level = Math.sqrt(dx * dx + dz * dz) * GRID_HZ;
 	const upright = (dy < 0 ? -dy : dy) * GRID_HZ;
-	return grounded && level < CLIMBS_BELOW && upright > level ? upright : level;
+	return grounded && (climbs || level < CLIMBS_BELOW) && upright > level ? upright : level;
 }
 
 /** The last step of the grid that is not after a time. */

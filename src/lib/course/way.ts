@@ -44,11 +44,22 @@ function fallsOf({ hz, poses }: Trace): Uint8Array {
 	return sure.map((is, i) => (is || (sure[i + 1] && y(i + 1) < y(i)) ? 1 : 0));
 }
 
-/** Whether one stands on something at a time: a path is always on the ground. */
+const within = (spans: Trace['air'], time: Seconds): boolean =>
+	spans?.some(([from, until]) => time >= from - 1e-9 && time < until - 1e-9) === true;
+
+/** Whether one climbs at a time, on a ladder. */
+export const climbs = ({ trace }: CompiledWay, time: Seconds): boolean => within(trace?.climbs, time);
+/** Whether something carries one at a time: no foot falls. */
+export const rides = ({ trace }: CompiledWay, time: Seconds): boolean => within(trace?.rides, time);
+
+/** Whether one stands on something at a time: a path is always on the ground, and so is a rung. */
 export const isGrounded = ({ trace, falling }: CompiledWay, time: Seconds): boolean =>
-	trace?.air
-		? !trace.air.some(([from, until]) => time >= from - 1e-9 && time < until - 1e-9)
-		: !trace || !falling || falling[Math.min(falling.length - 1, Math.max(0, Math.floor(momentAt(trace, time))))] !== 1;
+	within(trace?.climbs, time) ||
+	(trace?.air
+		? !within(trace.air, time)
+		: !trace ||
+			!falling ||
+			falling[Math.min(falling.length - 1, Math.max(0, Math.floor(momentAt(trace, time))))] !== 1);
 
 /** The shortest way round from one angle to another, in degrees. */
 const turn = (from: number, to: number): number => {

@@ -94,7 +94,9 @@ const recorded = object(
 		poses: required(poses),
 		times: optional(times),
 		speeds: optional(list(number('metres a second', 0, 10000), { most: MOST_POSES / 5 })),
-		air: optional(list(span, { most: 100000 }))
+		air: optional(list(span, { most: 100000 })),
+		climbs: optional(list(span, { most: 100000 })),
+		rides: optional(list(span, { most: 100000 }))
 	},
 	({ poses, times, speeds }, report) => {
 		const moments = (poses as number[]).length / 5;
@@ -108,6 +110,19 @@ const trace = either('null or a recorded way', [
 	{ when: (v) => v === null, shape: nothing },
 	{ when: isRecord, shape: recorded }
 ]);
+const thing = object(
+	{
+		id: required(id('of what moved')),
+		times: required(times),
+		numbers: required(list(number('of a moment', -1e6, 1e6), { most: MOST_POSES }))
+	},
+	({ times, numbers }, report) => {
+		const [moments, count] = [(times as number[]).length, (numbers as number[]).length];
+		if (moments === 0 || count % moments !== 0)
+			report.addAt('numbers', `has ${count} numbers for ${moments} moments; as many for each are needed`);
+	},
+	{ whole: true }
+);
 const second = either('null or the way of a second player', [
 	{ when: (v) => v === null, shape: nothing },
 	{ when: isRecord, shape: object({ path: withDefault(path, []), trace: withDefault(trace, null) }) }
@@ -122,6 +137,7 @@ export const course = object({
 	path: withDefault(path, []),
 	trace: withDefault(trace, null),
 	second: withDefault(second, null),
+	things: optional(list(thing, { most: 1000, unique: 'id' })),
 	rig: withDefault(orNull(id('of the rig')), null),
 	steps: withDefault(boolean('whether feet fall on the way'), false),
 	events: withDefault(

@@ -24,6 +24,20 @@ export interface Trace {
 	readonly speeds?: readonly number[];
 	/** From when until when there was no ground under the feet. Left out: told from the poses. */
 	readonly air?: readonly (readonly [Seconds, Seconds])[];
+	/** From when until when one climbed: there the speed is that along the ladder, and one stands on its rungs. */
+	readonly climbs?: readonly (readonly [Seconds, Seconds])[];
+	/** From when until when something carried one, and no foot fell. */
+	readonly rides?: readonly (readonly [Seconds, Seconds])[];
+}
+
+/** Something else that moved in a take: so many numbers at each moment, straight in between. */
+export interface Thing {
+	/** Names it, as the world that it is of does. */
+	readonly id: string;
+	/** In seconds, rising. */
+	readonly times: readonly Seconds[];
+	/** As many for each moment: of a body x, y, z in metres and a quaternion x, y, z, w. */
+	readonly numbers: readonly number[];
 }
 
 /** The way that one viewer takes: recorded, or made of places. */
@@ -77,4 +91,6 @@ export interface Course extends Way {
 	readonly rig: string | null;
 	/** The way of a second player on the same screen; null: there is one only. */
 	readonly second: Way | null;
+	/** What else moved in a take; left out: nothing. */
+	readonly things?: readonly Thing[];
 }

@@ -3,7 +3,7 @@ export { checkCue, type CueFinding, type Wired } from './checks/cue-findings';
 export { checkBob, checkCourse, checkPreset, unknownDrive } from './checks/index';
 export { bySeverity, checkKit, documentsIn, findingsFor, type Told } from './findings';
 export { checkRig } from './checks/rig-findings';
-export type { Course, CourseArea, CourseEvent, CourseValue, Trace, Way, Waypoint } from './course-types';
+export type { Course, CourseArea, CourseEvent, CourseValue, Thing, Trace, Way, Waypoint } from './course-types';
 export { cueWords } from './cue-words';
 export { decisionWords, isFelt } from './decision-words';
 export { withAnswer, withNewEvent } from './answers';

@@ -42,6 +42,7 @@
 <style>
 	.head {
 		display: flex;
+		flex-wrap: wrap;
 		gap: 5px;
 		align-items: center;
 		font-size: 12px;

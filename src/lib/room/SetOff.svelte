@@ -19,6 +19,7 @@
 			.filter((rig) => rig.motion.some((entry) => entry.preset === preset.id))
 			.map((rig) => `${rig.name} (while one looks through it)`)
 	]);
+	const uses = $derived(session.usesOf(preset.id));
 	const said = $derived(by.length === 0 ? 'nothing yet' : by.length === 1 ? by[0]! : `${by.length} things`);
 	const entries = $derived(
 		session.wiring.events.map((event) => ({
@@ -46,28 +47,39 @@
 	}
 </script>
 
-<Popover label="Set off by: {by.join(', ') || 'nothing yet'}" title="What sets it off, and a cue more">
-	{#snippet button()}<span class="by">set off by {said}</span>{/snippet}
-	{#snippet children(close)}
-		<div class="list">
-			{#if by.length > 0}<p>Set off by {by.join(', ')}. <a href="{session.home}/cues">In the Cues</a></p>{/if}
-			<PickList
-				label="Set off by …"
-				groups={[{ title: 'One cue more, for', entries, none: 'No event yet. Type what happens in the game.' }]}
-				onpick={(id) => {
-					close();
-					setOffBy(id);
-				}}
-				onmake={(name) => {
-					close();
-					setOffByNew(name);
-				}}
-			/>
-		</div>
-	{/snippet}
-</Popover>
+<span class="root"
+	><Popover label="Set off by: {by.join(', ') || 'nothing yet'}" title="What sets it off, and a cue more">
+		{#snippet button()}<span class="by">set off by {said}</span>{/snippet}
+		{#snippet children(close)}
+			<div class="list">
+				{#if by.length > 0}<p>Set off by {by.join(', ')}.</p>{/if}
+				{#if uses.length > 0}<p>
+						<a href="{session.home}/cues" title="A change here is felt there: cue {uses.join(', ')}"
+							>in {uses.length === 1 ? 'one cue' : `${uses.length} cues`}</a
+						>
+					</p>{/if}
+				<PickList
+					label="Set off by …"
+					groups={[{ title: 'One cue more, for', entries, none: 'No event yet. Type what happens in the game.' }]}
+					onpick={(id) => {
+						close();
+						setOffBy(id);
+					}}
+					onmake={(name) => {
+						close();
+						setOffByNew(name);
+					}}
+				/>
+			</div>
+		{/snippet}
+	</Popover></span
+>
 
 <style>
+	.root :global(.root) {
+		display: inline-block;
+		vertical-align: middle;
+	}
 	.by {
 		display: inline-flex;
 		align-items: center;

@@ -47,6 +47,7 @@
 <style>
 	.poses {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 5px;
 		min-width: 0;
 	}

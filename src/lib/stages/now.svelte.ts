@@ -1,6 +1,7 @@
 /** What a trial shows of this moment: where body and camera are, how fast, which shakes play, what the ceiling took. */
 import { CHANNEL_COUNT, RIG_STAGES } from 'dinesis-runtime/tools';
 import { eyeOf, type Eye } from '$lib/viewport/eye';
+import { movedAt, type Moved } from '$lib/world/moving';
 import type { Trial } from './trial.svelte';
 
 /** x, z and yaw in degrees. */
@@ -25,7 +26,9 @@ export class Now {
 	constructor(private readonly trial: Trial) {}
 
 	/** A frame of the picture; reads what there is to read of it. */
-	readonly frame = (dt: number): { readonly eyes: readonly Eye[]; readonly time: number; readonly moving: null } => {
+	readonly frame = (
+		dt: number
+	): { readonly eyes: readonly Eye[]; readonly time: number; readonly moving: Moved | null } => {
 		const { trial } = this;
 		if (!trial.rig) return { eyes: [], time: 0, moving: null };
 		const { eyes, time, run } = trial.frame(dt);
@@ -42,6 +45,7 @@ export class Now {
 		const plays = run?.director.viewers[0]!.player.plays.filter((p) => p.level > HEARD) ?? [];
 		if (plays.length > 0 || this.playing.length > 0)
 			this.playing = plays.map((p) => ({ id: p.presetId, level: p.level * p.strength }));
-		return { eyes, time, moving: null };
+		const things = run?.course.things;
+		return { eyes, time, moving: things ? movedAt(things, time) : null };
 	};
 }

@@ -158,7 +158,7 @@
 		font: 400 13px/1.35 var(--text);
 		color: var(--ink);
 		min-width: 14rem;
-		max-height: min(30rem, 74vh);
+		max-height: min(30rem, 74vh, var(--room, 100vh));
 		overflow: auto;
 		background: var(--sheet);
 		border: 1px solid var(--rule-strong);

@@ -31,11 +31,11 @@ export function keepBeside(anchor: Element, panel: HTMLElement, { align = 'left'
 					offset(gap),
 					flip(),
 					shift({ padding: EDGE }),
-					// What is longer than the page has room for is gone through within the panel.
+					// What is longer than the page has room for is gone through within the panel, which says so by its style.
 					size({
 						padding: EDGE,
 						apply: ({ availableHeight }) =>
-							void (panel.style.maxHeight = `${Math.max(LEAST_HIGH, Math.floor(availableHeight))}px`)
+							panel.style.setProperty('--room', `${Math.max(LEAST_HIGH, Math.floor(availableHeight))}px`)
 					})
 				];
 				const { x, y } = await computePosition(anchor, panel, { strategy: 'fixed', placement, middleware });

@@ -34,6 +34,7 @@ export class RunPicture {
 	private height = 9;
 	private readonly sharpness = new Sharpness(() => Math.min(window.devicePixelRatio || 1, 2));
 	private readonly seen = new Seen();
+	private readonly moved = new Seen();
 	private ratio = this.sharpness.ratio;
 
 	constructor(canvas: HTMLCanvasElement) {
@@ -50,6 +51,11 @@ export class RunPicture {
 	}
 
 	put(moving: Moving): void {
+		this.moved.begin().put(moving.doorOpen);
+		for (const { x, y, z, qx, qy, qz, qw } of moving.casks)
+			this.moved.put(x).put(y).put(z).put(qx).put(qy).put(qz).put(qw);
+		// What stands where it stood needs no new picture.
+		if (!this.moved.changed()) return;
 		this.sharpness.touch();
 		this.grounds.put(moving);
 	}

@@ -291,6 +291,11 @@ export class Runner {
 		return this.at === 'foot' || this.at === 'ladder';
 	}
 
+	/** Whether it is on the ladder. */
+	get climbing(): boolean {
+		return this.at === 'ladder';
+	}
+
 	isOn(what: string): boolean {
 		return this.on.has(what);
 	}

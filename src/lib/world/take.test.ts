@@ -4,6 +4,7 @@ import { CourseRun, Recorder } from '$lib/course';
 import { Frame, newCue, occurrencesOf, shortestTurn, type Order } from 'dinesis-runtime/tools';
 import { readKit, type Course, type Kit } from '$lib/documents';
 import { FreeRun } from './free-run';
+import { movedAt, thingsOf } from './moving';
 import { noWish, type Wish } from './runner';
 import { loadRapier, type Rapier } from './physics';
 
@@ -123,5 +124,99 @@ describe('a free run and its take', () => {
 		plays(orders).forEach((order, i) => expect(Math.abs(plays(again)[i]!.at - order.at)).toBeLessThanOrEqual(1 / 30));
 		expect(far).toBeLessThan(0.01);
 		expect(wide).toBeLessThan(0.1);
+	});
+
+	it('has the casks that were pushed and the door that fell shut, where they were at every step', () => {
+		const run = new FreeRun(rapier);
+		const recorder = new Recorder(1, kit.parameters);
+		const doors: number[] = [];
+		const pushed: number[][] = [];
+		recorder.at(0, run.runners, () => undefined);
+		for (const [id, numbers] of thingsOf(run)) recorder.moved(id, numbers);
+		const step = (part: Partial<Wish>): void => {
+			run.step([{ ...noWish(), ...part }], () => undefined);
+			recorder.at(run.now, run.runners, () => undefined);
+			for (const [id, numbers] of thingsOf(run)) recorder.moved(id, numbers);
+			doors.push(run.doorOpen);
+			pushed.push(run.casks.map(({ z }) => z));
+		};
+		// Out of the lamp room, down to the yard and into the casks there.
+		for (const [x, z] of [
+			[0, 7],
+			[0, 3.5],
+			[12, 3.5],
+			[13.4, -1]
+		] as const)
+			for (let i = 0; i < 12 * 120; i++) {
+				const [px, , pz] = run.runners[0]!.pose;
+				const [dx, dz] = [x - px!, z - pz!];
+				if (Math.hypot(dx, dz) < 0.4) break;
+				step({ ahead: 1, yaw: (Math.atan2(-dx, -dz) * 180) / Math.PI });
+			}
+		for (let i = 0; i < 4 * 120; i++) step(i < 300 ? { ahead: 1 } : {});
+		const take = recorder.finish({ id: 'take', name: 'Take', about: '' });
+		expect(Math.min(...doors)).toBeLessThan(0.5);
+		const farthest = pushed.at(-1)!.map((z, c) => Math.abs(z - pushed[0]![c]!));
+		expect(Math.max(...farthest)).toBeGreaterThan(0.3);
+		const things = (JSON.parse(JSON.stringify(take)) as Course).things!;
+		doors.forEach((open, i) => {
+			const seen = movedAt(things, (i + 1) / 120);
+			expect(Math.abs(seen.doorOpen - open)).toBeLessThan(0.02);
+			seen.casks.forEach(({ z, qx, qy, qz, qw }, c) => {
+				expect(Math.abs(z - pushed[i]![c]!)).toBeLessThan(0.05);
+				expect(Math.hypot(qx, qy, qz, qw)).toBeCloseTo(1, 9);
+			});
+		});
+		run.end(() => undefined);
+	});
+
+	it('on the ladder knows that it climbs: its speed is that along it, and it stands on the rungs', () => {
+		const recorder = new Recorder(1, []);
+		const body = (y: number, climbing: boolean) => ({
+			pose: Float64Array.of(14, y, -12.42, 0, 0),
+			speed: climbing ? 0.9 : 0,
+			grounded: true,
+			climbing
+		});
+		for (let i = 0; i <= 360; i++)
+			recorder.at(i / 120, [body(-6 - Math.max(0, i - 120) * 0.0075, i >= 120)], () => undefined);
+		const take = recorder.finish({ id: 'take', name: 'Take', about: '' });
+		expect(take.trace!.climbs).toEqual([[1, 3]]);
+		// As by hand: without speeds and without air it is told by what is said of it.
+		const { speeds, air, ...trace } = take.trace!;
+		void [speeds, air];
+		const run = new CourseRun(kit, { ...take, trace });
+		run.advanceTo(0.5);
+		expect(run.bodies[0]!.speed).toBe(0);
+		run.advanceTo(2);
+		expect(run.bodies[0]!.speed).toBeCloseTo(0.9, 6);
+		expect(run.bodies[0]!.grounded).toBe(true);
+	});
+
+	it('whoever is carried has no feet that fall, in the take as well', () => {
+		const recorder = new Recorder(1, []);
+		for (let i = 0; i <= 240; i++)
+			recorder.at(
+				i / 120,
+				[{ pose: Float64Array.of(i / 60, -9, 0, 0, 0), speed: 2, grounded: true, onFoot: i < 60 }],
+				() => undefined
+			);
+		const take = recorder.finish({ id: 'take', name: 'Take', about: '' });
+		expect(take.trace!.rides).toEqual([[0.5, 2]]);
+		const run = new CourseRun(kit, { ...take, steps: true });
+		run.advanceTo(0.25);
+		expect(run.bodies[0]!.onFoot).toBe(true);
+		run.advanceTo(1);
+		expect(run.bodies[0]!.onFoot).toBe(false);
+	});
+
+	it('an occurrence keeps the tags that it carried beside those of its event', () => {
+		const [event] = kit.events;
+		const recorder = new Recorder(1, [], [{ ...event!, tags: ['sea'] }]);
+		recorder.happened(0, { event: event!.id, phase: 'happens', tags: ['sea', 'enemy'] });
+		recorder.happened(0, { event: event!.id, phase: 'happens', tags: ['sea'] });
+		recorder.at(0.2, [], () => undefined);
+		const { events } = recorder.finish({ id: 'take', name: 'Take', about: '' });
+		expect(events.map((e) => e.tags)).toEqual([['enemy'], undefined]);
 	});
 });

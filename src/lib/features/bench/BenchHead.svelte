@@ -17,16 +17,14 @@
 	let { session, bench, preset, onopen }: Props = $props();
 
 	const uses = $derived(session.usesOf(preset.id));
-	const said = $derived(`cue ${uses.join(', ')}`);
+	const used = $derived(uses.length === 1 ? 'in one cue' : `in ${uses.length} cues`);
 </script>
 
 <RoomHead {session} of={preset.id} onbeside={(was) => bench.hold(was as ShakePreset)}>
 	{#snippet picker()}<PresetSwitcher {session} {preset} {onopen} />{/snippet}
 	{#snippet where()}shake, {preset.timing.mode === 'burst' ? 'burst' : 'until stopped'}
-		{#if uses.length > 0}· <a href="{session.home}/cues" title="A change here is felt there: {said}"
-				>in {uses.length === 1 ? 'one cue' : `${uses.length} cues`}</a
-			>{/if}{#await import('$lib/room/SetOff.svelte') then { default: SetOff }}
-			<SetOff {session} {preset} />{/await}{/snippet}
+		·{' '}{#await import('$lib/room/SetOff.svelte')}{#if uses.length > 0}<a href="{session.home}/cues">{used}</a
+				>{/if}{:then { default: SetOff }}<SetOff {session} {preset} />{/await}{/snippet}
 	<Segments
 		small
 		label="Pictures a second"

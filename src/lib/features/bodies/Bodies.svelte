@@ -67,16 +67,18 @@
 					onfix={(finding) => session.fix({ kind: preset.family, document: preset, finding })}
 				/>
 				{#if isBob(preset)}
-					<Segments
-						small
-						label="What is shown"
-						value={page}
-						options={[
-							{ value: 'numbers', label: 'numbers' },
-							{ value: 'neighbours', label: 'neighbours', title: 'Six that are like it, each toward another side' }
-						]}
-						onchange={(one: 'numbers' | 'neighbours') => (page = one)}
-					/>
+					<div class="pages">
+						<Segments
+							small
+							label="What is shown"
+							value={page}
+							options={[
+								{ value: 'numbers', label: 'numbers' },
+								{ value: 'neighbours', label: 'neighbours', title: 'Six that are like it, each toward another side' }
+							]}
+							onchange={(one: 'numbers' | 'neighbours') => (page = one)}
+						/>
+					</div>
 				{/if}
 				{#if isBob(preset) && page === 'neighbours'}
 					{#await import('./BobNeighbours.svelte') then { default: BobNeighbours }}
@@ -111,6 +113,10 @@
 		gap: 8px;
 		min-height: 0;
 		overflow: auto;
+	}
+	.pages {
+		justify-self: start;
+		align-self: start;
 	}
 	.numbers > :global(section) {
 		flex: 1 1 auto;

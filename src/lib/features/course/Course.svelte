@@ -2,6 +2,7 @@
 	/** A stretch of gameplay: played, scrubbed, changed on the map and the timeline; or walked through oneself. */
 	import { onMount, untrack } from 'svelte';
 	import { EYE_HEIGHT, isBob, isLag } from 'dinesis-runtime/tools';
+	import { movedAt } from '$lib/world/moving';
 	import { TRACE_NUMBERS } from '$lib/course';
 	import { type Way } from '$lib/documents';
 	import { stillEye } from '$lib/viewport/eye';
@@ -94,7 +95,8 @@
 		const said =
 			playing.length > 3 ? `${playing.slice(0, 3).join(' · ')} and ${playing.length - 3} more` : playing.join(' · ');
 		if (said !== heard) heard = said;
-		return { eyes: eyesOf(run), time: run.now, moving: null };
+		const { things } = run.course;
+		return { eyes: eyesOf(run), time: run.now, moving: things ? movedAt(things, run.now) : null };
 	}
 	const caption = $derived(
 		going

@@ -16,6 +16,7 @@ import { eyeOf, type Eye } from '$lib/viewport/eye';
 import { clearInGrounds } from '$lib/world/clear';
 import { HAPPENINGS } from '$lib/world/happenings';
 import { FreeRun } from '$lib/world/free-run';
+import { thingsOf } from '$lib/world/moving';
 import { noWish, type Wish } from '$lib/world/runner';
 import { loadRapier } from '$lib/world/physics';
 
@@ -76,7 +77,8 @@ export class FreePlay {
 			const linked = new Set(session.wiring.world.values.map((link) => link.parameter));
 			const recorder = new Recorder(
 				viewers,
-				session.wiring.parameters.filter((p) => linked.has(p.id))
+				session.wiring.parameters.filter((p) => linked.has(p.id)),
+				session.wiring.events
 			);
 			const frame = new Frame(session.played, {
 				viewers,
@@ -92,6 +94,7 @@ export class FreePlay {
 			frame.director.explain((decision) => this.note(decision));
 			frame.step(0, 0, run.runners);
 			recorder.at(0, run.runners, (id) => frame.director.viewers[0]!.player.values.get(id));
+			for (const [id, numbers] of thingsOf(run)) recorder.moved(id, numbers);
 			this.going = {
 				run,
 				frame,
@@ -187,6 +190,7 @@ export class FreePlay {
 		said.push(...this.played(frame));
 		const { values } = director.viewers[0]!.player;
 		recorder.at(time, run.runners, (id) => values.get(id));
+		for (const [id, numbers] of thingsOf(run)) recorder.moved(id, numbers);
 		this.seconds = time;
 	}
 
