@@ -23,7 +23,8 @@
 <RoomHead {session} of={preset.id} onbeside={(was) => bench.hold(was as ShakePreset)}>
 	{#snippet picker()}<PresetSwitcher {session} {preset} {onopen} />{/snippet}
 	{#snippet where()}shake, {preset.timing.mode === 'burst' ? 'burst' : 'until stopped'}
-		·{' '}{#await import('$lib/room/SetOff.svelte')}{#if uses.length > 0}<a href="{session.home}/cues">{used}</a
+		·
+		{#await import('$lib/room/SetOff.svelte')}{#if uses.length > 0}<a href="{session.home}/cues">{used}</a
 				>{/if}{:then { default: SetOff }}<SetOff {session} {preset} />{/await}{/snippet}
 	<Segments
 		small

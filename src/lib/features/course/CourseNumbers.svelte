@@ -12,6 +12,10 @@
 
 	const course = $derived(desk.course!);
 	const states = $derived(desk.session.wiring.events.filter((e) => e.kind === 'state'));
+	const lasting = (spans: readonly (readonly [number, number])[] | undefined): number =>
+		(spans ?? []).reduce((sum, [from, until]) => sum + until - from, 0);
+	const climbed = $derived(lasting(course.trace?.climbs));
+	const carried = $derived(lasting(course.trace?.rides));
 	const takes = $derived(course.trace !== null);
 	function setSeconds(seconds: number, done: boolean) {
 		desk.change('Length of the course', (c) => ({ ...c, seconds: clean(seconds) }), 'seconds');
@@ -86,7 +90,11 @@
 <RigPicker {desk} />
 <FindingLines list={desk.found('')} most={3} onfix={(finding) => desk.fix(finding)} />
 <p class="said">
-	{#if takes}recorded, {(course.trace!.poses.length / 5).toFixed(0)} moments
+	{#if takes}recorded, {(course.trace!.poses.length / 5).toFixed(0)} moments{climbed > 0
+			? `, climbs ${climbed.toFixed(1)} s`
+			: ''}{carried > 0 ? `, is carried ${carried.toFixed(1)} s` : ''}{course.things
+			? `, ${course.things.length} ${course.things.length === 1 ? 'thing moves' : 'things move'} too`
+			: ''}
 	{:else if course.path.length === 0}no way yet: double click on the map
 	{:else}{course.path.length} places, walked in {walked.toFixed(1)} s{#if walked > course.seconds}
 			· <button class="link" onclick={() => setSeconds(Math.ceil(walked), true)}>make it that long</button>{/if}{/if}
