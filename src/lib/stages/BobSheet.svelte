@@ -27,15 +27,15 @@
 		onback?: () => void;
 		/** The speed that is walked: its gait is shown until another is chosen. */
 		near?: number;
+		/** Which of the gaits is shown; until one is chosen that of a walk. */
+		shown?: string;
 	}
-	let { session, bob, onback, near = 1.5 }: Props = $props();
+	let { session, bob, onback, near = 1.5, shown = $bindable('') }: Props = $props();
 	const of = (...path: string[]): Range => rangeOf(shape, ...path);
 
 	const [W, H] = [240, 74];
 	const LANDING = { dip: 0.012, most: 0.14, nod: 35, frequency: 2.1, damping: 0.55 };
 	const IDLE = { channels: { y: { amplitude: 0.004, frequency: 0.25 } } };
-	/** Which of the gaits is shown; until one is chosen that of a walk. */
-	let shown = $state('');
 	const nearest = (gaits: readonly BobGait[]): BobGait | undefined =>
 		[...gaits].sort((a, b) => Math.abs(a.speed - near) - Math.abs(b.speed - near))[0];
 	const gait = $derived(bob.gaits.find((g) => g.id === shown) ?? nearest(bob.gaits));

@@ -32,6 +32,7 @@
 	const commands = useCommands();
 	const preset = $derived(desk.preset);
 	let axis = $state<LagAxisName>('z');
+	let gait = $state('');
 	let page = $state<'numbers' | 'neighbours'>('numbers');
 	const nowhere = $derived(session.missing === 0 && !session.bobsAndLags.some((b) => b.id === id));
 
@@ -85,7 +86,7 @@
 						<BobNeighbours {desk} bob={preset} />
 					{/await}
 				{:else if isBob(preset)}
-					<BobSheet {session} bob={preset} near={desk.walks} />
+					<BobSheet {session} bob={preset} near={desk.walks} bind:shown={gait} />
 				{:else if isLag(preset)}
 					<LagSheet {session} lag={preset} {axis} onaxis={(name) => (axis = name)} drawn={false} />
 				{/if}
