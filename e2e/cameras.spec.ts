@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { field, keeping, makeProject, thud, type, withoutPicture } from './journey';
-import { newBob, newPreset, newRig, NO_LINKS, type ShakePreset } from 'dinesis-runtime/tools';
+import type { ShakePreset } from 'dinesis-runtime';
+import { newBob, newPreset, newRig, NO_LINKS } from 'dinesis-runtime/tools';
 import { addDocuments, readDocuments, wire } from './documents';
 
 const stage = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}:`) });

@@ -1,5 +1,6 @@
 /** ./dinesis check: what is wrong with a kit. Exit 1 when there are errors, 2 when it cannot be read. */
-import { checkKit, sayProblem } from '../src/lib/documents';
+import { checkKit } from '../src/lib/documents/findings';
+import { sayProblem } from '../src/lib/documents';
 import { readArguments } from './lib/arguments';
 import { readKitFile } from './lib/kit-file';
 import { fail, say } from './lib/say';

@@ -1,7 +1,40 @@
 /** Everything found in a kit, document by document: what the page lists, and what `./dinesis check` tells. */
-import { DEFAULT_SETTINGS, PROJECT_ID, KINDS, type AnyDocument, type KindName } from './kinds';
-import { LEVELS, type Finding } from './checks';
+import type { BobPreset, Cue, GameEvent, Rig, ShakePreset } from 'dinesis-runtime';
+import type { Course } from './course-types';
+import { documentsIn } from './documents-in';
+import type { AnyDocument, KindName, ProjectFacts } from './kinds';
+import {
+	checkBob,
+	checkCourse,
+	checkCue,
+	checkPreset,
+	checkRig,
+	checkWorld,
+	eventNeverComes,
+	LEVELS,
+	unknownDrive,
+	type Finding
+} from './checks';
 import type { Kit } from './kit';
+
+type Find = (document: AnyDocument, kit: Kit) => readonly Finding<AnyDocument>[];
+/** So that each is checked by its own type where it is written, and all are one where they are told. */
+const of = <T extends AnyDocument>(find: (document: T, kit: Kit) => readonly Finding<T>[]): Find =>
+	find as unknown as Find;
+const none = of(() => []);
+
+/** What is odd about a document, beside all else of its kit; by kind. */
+const FINDS: Readonly<Record<KindName, Find>> = {
+	shake: of<ShakePreset>((preset, kit) => [...unknownDrive(preset, kit), ...checkPreset(preset)]),
+	bob: of<BobPreset>((bob, kit) => [...checkBob(bob), ...unknownDrive(bob, kit)]),
+	lag: none,
+	rig: of<Rig>((rig, { presets }) => checkRig(rig, presets)),
+	cue: of<Cue>(checkCue),
+	event: of<GameEvent>(eventNeverComes),
+	value: none,
+	course: of<Course>(checkCourse),
+	project: of<ProjectFacts>(({ world }, kit) => checkWorld(world, kit))
+};
 
 /** A finding and the document it is about. */
 export interface Told {
@@ -10,29 +43,11 @@ export interface Told {
 	readonly finding: Finding<AnyDocument>;
 }
 
-/** What a kit says of its project. */
-const factsOf = ({ world, settings = DEFAULT_SETTINGS }: Kit): AnyDocument =>
-	({ id: PROJECT_ID, world, settings, carried: {} }) as AnyDocument;
-
-/** All documents of a kit, each with where it stands in the file. */
-export function* documentsIn(kit: Kit): Generator<{ kind: KindName; document: AnyDocument; at: string }> {
-	const lists: readonly (readonly [string, readonly AnyDocument[], KindName | null])[] = [
-		['presets', kit.presets, null],
-		['events', kit.events, 'event'],
-		['parameters', kit.parameters, 'value'],
-		['cues', kit.cues, 'cue'],
-		['rigs', kit.rigs, 'rig'],
-		['courses', kit.courses, 'course']
-	];
-	for (const [name, list, kind] of lists)
-		for (const [i, document] of list.entries())
-			yield { kind: kind ?? (document as { family: KindName } & AnyDocument).family, document, at: `${name}[${i}].` };
-	yield { kind: 'project', document: factsOf(kit), at: '' };
-}
-
 /** Everything found in one document of a kit. */
 export const findingsFor = (kind: KindName, document: AnyDocument, kit: Kit): Told[] =>
-	KINDS[kind].findings(document, kit).map((finding) => ({ kind, document, finding }));
+	FINDS[kind](document, kit).map((finding) => ({ kind, document, finding }));
+
+export { documentsIn };
 
 /** The gravest first; of one gravity in the order of the kit. */
 export const bySeverity = (list: readonly Told[]): Told[] =>
@@ -42,7 +57,6 @@ export const bySeverity = (list: readonly Told[]): Told[] =>
 export function checkKit(kit: Kit): Finding<AnyDocument>[] {
 	const found: Finding<AnyDocument>[] = [];
 	for (const { kind, document, at } of documentsIn(kit))
-		for (const finding of KINDS[kind].findings(document, kit))
-			found.push({ ...finding, place: `${at}${finding.place}` });
+		for (const finding of FINDS[kind](document, kit)) found.push({ ...finding, place: `${at}${finding.place}` });
 	return found;
 }

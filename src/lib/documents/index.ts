@@ -1,8 +1,7 @@
 /** The door of the documents: kits, presets, wirings and courses as they are read, written, checked and merged. */
-export { checkCue, type CueFinding, type Wired } from './checks/cue-findings';
-export { checkBob, checkCourse, checkPreset, unknownDrive } from './checks/index';
-export { bySeverity, checkKit, documentsIn, findingsFor, type Told } from './findings';
-export { checkRig } from './checks/rig-findings';
+export type { CueFinding, Wired } from './checks/cue-findings';
+export { documentsIn } from './documents-in';
+export type { Told } from './findings';
 export type { Course, CourseArea, CourseEvent, CourseValue, Thing, Trace, Way, Waypoint } from './course-types';
 export { cueWords } from './cue-words';
 export { decisionWords, isFelt } from './decision-words';

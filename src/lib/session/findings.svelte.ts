@@ -1,13 +1,9 @@
 /** Everything found in the project, worked out while nobody does anything, in parts that nobody feels. */
-import {
-	bySeverity,
-	documentsIn,
-	findingsFor,
-	type AnyDocument,
-	type Kit,
-	type KindName,
-	type Told
-} from '$lib/documents';
+import type { AnyDocument, Kit, KindName, Told } from '$lib/documents';
+
+/** What looks comes when there is time to look: nothing of it is seen at first. */
+const looking = () => import('$lib/documents/findings');
+type Looking = Awaited<ReturnType<typeof looking>>;
 
 /** So long after the last change it begins. */
 const QUIET_MS = 500;
@@ -55,19 +51,21 @@ export class FindingsOf {
 		const round = ++this.round;
 		const kit = this.kit();
 		if (!kit) return;
+		const eyes = await looking().catch(() => null);
+		if (!eyes || round !== this.round) return;
 		const found: Told[] = [];
 		let until = performance.now() + PART_MS;
-		for (const { kind, document } of documentsIn(kit)) {
-			found.push(...this.lookAt(kind, document, kit));
+		for (const { kind, document } of eyes.documentsIn(kit)) {
+			found.push(...this.lookAt(eyes, kind, document, kit));
 			if (performance.now() < until) continue;
 			await new Promise((next) => setTimeout(next));
 			if (round !== this.round) return;
 			until = performance.now() + PART_MS;
 		}
-		this.list = bySeverity(found);
+		this.list = eyes.bySeverity(found);
 	}
 
-	private lookAt(kind: KindName, document: AnyDocument, kit: Kit): readonly Told[] {
+	private lookAt({ findingsFor }: Looking, kind: KindName, document: AnyDocument, kit: Kit): readonly Told[] {
 		if (kind !== 'shake' && kind !== 'bob' && kind !== 'lag') return findingsFor(kind, document, kit);
 		const known = this.known.get(document);
 		if (known && known.with === kit.parameters) return known.list;

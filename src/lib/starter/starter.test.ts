@@ -1,5 +1,6 @@
+import { checkKit } from '$lib/documents/findings';
 import { describe, expect, it } from 'vitest';
-import { checkKit, openKit, type Kit } from '$lib/documents';
+import { openKit, type Kit } from '$lib/documents';
 import { measureShake } from '$lib/analysis';
 import { extremesOf } from '$lib/analysis/extremes';
 import type { AnyPreset, BobPreset, LagPreset, Rig, ShakePreset } from 'dinesis-runtime';

@@ -1,19 +1,8 @@
-/** Findings: one file each. What a kind of document is checked for stands in its row of the table of kinds. */
-import type { ShakePreset } from 'dinesis-runtime';
-import { fadesFit } from './fades-fit';
-import { foldedFrequency } from './folded-frequency';
-import { noMotion } from './no-motion';
-import { standingStill } from './standing-still';
-import type { CheckContext, Finding, PresetCheck } from './types';
-
-const PRESET_CHECKS: readonly PresetCheck[] = [noMotion, fadesFit, foldedFrequency, standingStill];
-export const LEVELS = { error: 0, warning: 1, note: 2 } as const;
-
-/** Everything found in one preset, errors first. */
-export function checkPreset(preset: ShakePreset, context: CheckContext = { pictureRate: 60 }): Finding[] {
-	return PRESET_CHECKS.flatMap((check) => check(preset, context)).sort((a, b) => LEVELS[a.level] - LEVELS[b.level]);
-}
-
+/**
+ * Findings: one file each. What a kind of document is checked for stands in `../findings.ts`. A room that checks as one tunes imports the
+ * file that it needs, so that it does not carry the others.
+ */
+export { checkPreset, LEVELS } from './preset-checks';
 export { checkBob } from './bob-findings';
 export { checkCourse, type CourseKit } from './course-findings';
 export { checkRig } from './rig-findings';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newCamera, newCue, newPlay, newPreset, newRig } from 'dinesis-runtime/tools';
+import { findingsFor } from '../findings';
 import { wholeKit } from '../new-kit';
 import { documentOf, formatOf, KIND_NAMES, KINDS, openDocument, pointsAt, treeOf, woken, type AnyDocument } from '.';
 
@@ -19,7 +20,7 @@ describe.each(KIND_NAMES)('the kind %s', (kind) => {
 		expect(openDocument(kind, structuredClone(fresh)).ok).toBe(true);
 		expect(documentOf(kind, treeOf(kind, fresh))).toEqual(fresh);
 		expect(formatOf(kind)).toBe(1 + KINDS[kind].migrations.length);
-		expect(Array.isArray(KINDS[kind].findings(fresh, empty))).toBe(true);
+		expect(Array.isArray(findingsFor(kind, fresh, empty))).toBe(true);
 	});
 
 	it('is called something, one and several', () => {

@@ -1,7 +1,5 @@
 /** What a kind of document brings: everything that the store, the page and the checks need to know of it. */
 import type { Shape } from 'dinesis-runtime/tools';
-import type { Finding } from '../checks/types';
-import type { Kit } from '../kit';
 
 export type KindName = 'shake' | 'bob' | 'lag' | 'rig' | 'cue' | 'event' | 'value' | 'course' | 'project';
 
@@ -33,8 +31,6 @@ export interface Kind<T extends AnyDocument = AnyDocument> {
 	fresh(id: string, name: string): T;
 	/** Each brings a kept document of one format to the next; the first one brings format 1 to format 2. */
 	readonly migrations: readonly ((document: unknown) => unknown)[];
-	/** What is odd about it, beside all else of its kit. */
-	findings(document: T, kit: Kit): readonly Finding<T>[];
 	/** The document with what it points at put elsewhere: `at` says where, for each. */
 	pointing(document: T, at: At): T;
 }

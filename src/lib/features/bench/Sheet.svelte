@@ -1,9 +1,11 @@
 <script lang="ts">
+	import { unknownDrive } from '$lib/documents/checks/unknown-drive';
+	import { checkPreset } from '$lib/documents/checks/preset-checks';
 	import { onMount, untrack } from 'svelte';
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
 	import { channelsOf, newLayer, type Channel, type Layer } from 'dinesis-runtime/tools';
-	import { checkPreset, unknownDrive, copyLayer, freeId, layerName } from '$lib/documents';
+	import { copyLayer, freeId, layerName } from '$lib/documents';
 	import type { MotionWorker } from '$lib/workers/motion';
 	import type { Shelf } from '$lib/workers/shelf';
 	import type { BenchState } from './bench.svelte';

@@ -11,7 +11,6 @@
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { CourseWorker } from '$lib/workers/course';
-	import BobSheet from '$lib/stages/BobSheet.svelte';
 	import { CourseState, eyesOf } from './course.svelte';
 	import { courseCommands } from './commands';
 	import CourseFirst from './CourseFirst.svelte';
@@ -21,7 +20,6 @@
 	import CourseTransport from './CourseTransport.svelte';
 	import type { PadFrame } from './free-pad';
 	import { FreePlay } from './free.svelte';
-	import LagSheet from '$lib/stages/LagSheet.svelte';
 	import RunWindow from '$lib/viewport/RunWindow.svelte';
 	import Timeline from './Timeline.svelte';
 
@@ -39,6 +37,8 @@
 	const commands = useCommands();
 	/** What gamepads do in a free run; fetched after the first paint. */
 	let withPads: PadFrame = () => undefined;
+	const bobSheet = () => import('$lib/stages/BobSheet.svelte');
+	const lagSheet = () => import('$lib/stages/LagSheet.svelte');
 	const freeSheet = () => import('./FreeSheet.svelte');
 	const course = $derived(desk.course);
 	/** What is chosen on the map or the timeline comes first. */
@@ -130,7 +130,7 @@
 
 	onMount(() => {
 		void session.courses.fetch();
-		fetchAfterPaint(freeSheet, async () => {
+		fetchAfterPaint(freeSheet, bobSheet, lagSheet, async () => {
 			const { padFrame } = await import('./free-pad');
 			withPads = padFrame(session, free);
 		});
@@ -155,9 +155,17 @@
 		{#if going}
 			{#await freeSheet() then { default: FreeSheet }}<FreeSheet {session} {free} onend={endFree} />{/await}
 		{:else if tuned && isBob(tuned)}
-			<BobSheet {session} bob={tuned} onback={() => (desk.tuning = '')} />
+			{#await bobSheet() then { default: BobSheet }}<BobSheet
+					{session}
+					bob={tuned}
+					onback={() => (desk.tuning = '')}
+				/>{/await}
 		{:else if tuned && isLag(tuned)}
-			<LagSheet {session} lag={tuned} onback={() => (desk.tuning = '')} />
+			{#await lagSheet() then { default: LagSheet }}<LagSheet
+					{session}
+					lag={tuned}
+					onback={() => (desk.tuning = '')}
+				/>{/await}
 		{:else if course}
 			<CourseSheet {desk} />
 		{:else}

@@ -1,13 +1,7 @@
 /** The Course room's state: which course, where in it one is, what is chosen, and the run that stands there. */
+import { checkCourse } from '$lib/documents/checks/course-findings';
 import { presetsOf, sortEvents, type Survey } from '$lib/course';
-import {
-	checkCourse,
-	type AnyDocument,
-	type Course,
-	type CourseEvent,
-	type Finding,
-	type Waypoint
-} from '$lib/documents';
+import { type AnyDocument, type Course, type CourseEvent, type Finding, type Waypoint } from '$lib/documents';
 import type { Seconds } from 'dinesis-runtime/tools';
 import { Replay, type CourseRun } from '$lib/course';
 import type { ProjectSession } from '$lib/session/session.svelte';

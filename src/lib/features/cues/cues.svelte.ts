@@ -1,5 +1,6 @@
 /** The Cues room's state: the director behind the window, what each cue is tried with, and where it comes from. */
-import { checkCue, freeId, withAnswer, type CueFinding, type Wired, type Wiring } from '$lib/documents';
+import { checkCue } from '$lib/documents/checks/cue-findings';
+import { freeId, withAnswer, type CueFinding, type Wired, type Wiring } from '$lib/documents';
 import type { Cue, GameEvent, ShakePreset } from 'dinesis-runtime';
 import {
 	Director,

@@ -1,8 +1,8 @@
 <script lang="ts">
 	/** A camera's chain, stage after stage, each with its meter and switch; the stage that is chosen is drawn and tuned below, beside the picture. */
+	import { checkRig } from '$lib/documents/checks/rig-findings';
 	import { onMount, untrack } from 'svelte';
 	import { LAG_AXES, viewOf, type LagAxisName, type ViewKind } from 'dinesis-runtime/tools';
-	import { checkRig } from '$lib/documents';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Begin from '$lib/room/Begin.svelte';
 	import { addRig } from '$lib/stages/new-rig';

@@ -1,18 +1,12 @@
 <script lang="ts">
 	/** The numbers of the stage that is chosen, and which head bob or lag stands there. */
+	import { onMount } from 'svelte';
 	import type { Rig } from 'dinesis-runtime';
 	import { viewOf, type LagAxisName } from 'dinesis-runtime/tools';
 	import FindingLines from '$lib/room/FindingLines.svelte';
 	import BodySlot from '$lib/stages/BodySlot.svelte';
-	import BobSheet from '$lib/stages/BobSheet.svelte';
-	import CeilingSheet from '$lib/stages/CeilingSheet.svelte';
-	import LagSheet from '$lib/stages/LagSheet.svelte';
-	import LeanSheet from '$lib/stages/LeanSheet.svelte';
-	import LetsSheet from '$lib/stages/LetsSheet.svelte';
-	import LimitsSheet from '$lib/stages/LimitsSheet.svelte';
-	import MotionSheet from '$lib/stages/MotionSheet.svelte';
 	import StageSheet from '$lib/stages/StageSheet.svelte';
-	import ViewSheet from '$lib/stages/ViewSheet.svelte';
+	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import type { RigState } from './rig.svelte';
 
 	interface Props {
@@ -25,6 +19,19 @@
 		camera: () => readonly [number, number, number];
 	}
 	let { desk, rig, axis, onaxis, camera }: Props = $props();
+
+	/** What is tuned stands beside the drawing: it comes with the rest, right after the first paint. */
+	const sheets = {
+		bob: () => import('$lib/stages/BobSheet.svelte'),
+		lag: () => import('$lib/stages/LagSheet.svelte'),
+		limits: () => import('$lib/stages/LimitsSheet.svelte'),
+		lean: () => import('$lib/stages/LeanSheet.svelte'),
+		ceiling: () => import('$lib/stages/CeilingSheet.svelte'),
+		view: () => import('$lib/stages/ViewSheet.svelte'),
+		motion: () => import('$lib/stages/MotionSheet.svelte'),
+		lets: () => import('$lib/stages/LetsSheet.svelte')
+	};
+	onMount(() => fetchAfterPaint(...Object.values(sheets)));
 
 	const session = $derived(desk.session);
 	const view = $derived(viewOf(rig.view.kind));
@@ -49,36 +56,50 @@
 		/>
 	{/if}
 	{#if desk.part === 'lag'}
-		{#if lag}<LagSheet {session} {lag} {axis} {onaxis} drawn={false} />{/if}
+		{#if lag}{#await sheets.lag() then { default: LagSheet }}<LagSheet
+					{session}
+					{lag}
+					{axis}
+					{onaxis}
+					drawn={false}
+				/>{/await}{/if}
 	{:else if desk.part === 'bob'}
-		{#if bob}<BobSheet {session} {bob} near={desk.walks} />{/if}
+		{#if bob}{#await sheets.bob() then { default: BobSheet }}<BobSheet {session} {bob} near={desk.walks} />{/await}{/if}
 	{:else if desk.part === 'limits'}
-		<LimitsSheet
-			limits={rig.limits}
-			{camera}
-			onchange={(limits, mark, done) => desk.change('Limits', { limits }, mark, done)}
-		/>
+		{#await sheets.limits() then { default: LimitsSheet }}<LimitsSheet
+				limits={rig.limits}
+				{camera}
+				onchange={(limits, mark, done) => desk.change('Limits', { limits }, mark, done)}
+			/>{/await}
 	{:else if desk.part === 'lean'}
-		<LeanSheet lean={rig.lean} {view} onchange={(lean, mark, done) => desk.change('Lean', { lean }, mark, done)} />
+		{#await sheets.lean() then { default: LeanSheet }}<LeanSheet
+				lean={rig.lean}
+				{view}
+				onchange={(lean, mark, done) => desk.change('Lean', { lean }, mark, done)}
+			/>{/await}
 	{:else if desk.part === 'ceiling'}
-		<CeilingSheet
-			ceiling={rig.ceiling}
-			{view}
-			onchange={(ceiling, mark, done) => desk.change('Ceiling', { ceiling }, mark, done)}
-		/>
+		{#await sheets.ceiling() then { default: CeilingSheet }}<CeilingSheet
+				ceiling={rig.ceiling}
+				{view}
+				onchange={(ceiling, mark, done) => desk.change('Ceiling', { ceiling }, mark, done)}
+			/>{/await}
 	{:else if desk.part === 'view'}
-		<ViewSheet
-			view={rig.view}
-			onchange={(part, mark, done) => desk.change('View', { view: { ...rig.view, ...part } }, mark, done)}
-		/>
+		{#await sheets.view() then { default: ViewSheet }}<ViewSheet
+				view={rig.view}
+				onchange={(part, mark, done) => desk.change('View', { view: { ...rig.view, ...part } }, mark, done)}
+			/>{/await}
 	{/if}
 	{#if desk.part === 'shakes'}
-		<MotionSheet {session} {rig} onchange={(motion, label, mark, done) => desk.change(label, { motion }, mark, done)} />
-		<LetsSheet
-			{session}
-			{rig}
-			onchange={(lets, mark, done) => desk.change('What it lets through', { lets }, `lets ${mark}`, done)}
-		/>
+		{#await sheets.motion() then { default: MotionSheet }}<MotionSheet
+				{session}
+				{rig}
+				onchange={(motion, label, mark, done) => desk.change(label, { motion }, mark, done)}
+			/>{/await}
+		{#await sheets.lets() then { default: LetsSheet }}<LetsSheet
+				{session}
+				{rig}
+				onchange={(lets, mark, done) => desk.change('What it lets through', { lets }, `lets ${mark}`, done)}
+			/>{/await}
 	{/if}
 	{#if desk.part === 'view'}
 		<StageSheet title="The rig" about="What it is called, and what for.">

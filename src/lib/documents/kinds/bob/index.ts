@@ -1,6 +1,5 @@
 import type { BobPreset } from 'dinesis-runtime';
 import { bobPreset, newBob } from 'dinesis-runtime/tools';
-import { checkBob, unknownDrive } from '../../checks';
 import { kind } from '../types';
 import { withDrives } from '../references';
 
@@ -11,6 +10,5 @@ export const bob = kind<BobPreset>({
 	shape: bobPreset,
 	fresh: newBob,
 	migrations: [],
-	findings: (bob, kit) => [...checkBob(bob), ...unknownDrive(bob, kit)],
 	pointing: withDrives
 });

@@ -1,4 +1,3 @@
-import { checkCourse } from '../../checks';
 import { course as shape } from '../../course-shape';
 import type { Course } from '../../course-types';
 import { newCourse } from '../../new-course';
@@ -12,7 +11,6 @@ export const course = kind<Course>({
 	shape,
 	fresh: newCourse,
 	migrations: [],
-	findings: checkCourse,
 	pointing: (document, at) => ({
 		...document,
 		rig: perhaps(at, 'rig', document.rig),

@@ -1,6 +1,5 @@
 import type { Cue } from 'dinesis-runtime';
 import { cue as shape, newCue, type CueAction } from 'dinesis-runtime/tools';
-import { checkCue } from '../../checks';
 import { kind, type At } from '../types';
 import { perhaps } from '../references';
 
@@ -11,7 +10,6 @@ export const cue = kind<Cue>({
 	shape,
 	fresh: (id) => ({ ...newCue(id, 'event', 'preset'), actions: [] }),
 	migrations: [],
-	findings: checkCue,
 	pointing: (document, at) => ({
 		...document,
 		event: at('event', document.event),

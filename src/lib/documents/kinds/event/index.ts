@@ -1,6 +1,5 @@
 import type { GameEvent } from 'dinesis-runtime';
 import { gameEvent } from 'dinesis-runtime/tools';
-import { eventNeverComes } from '../../checks';
 import { kind } from '../types';
 
 export const event = kind<GameEvent>({
@@ -10,6 +9,5 @@ export const event = kind<GameEvent>({
 	shape: gameEvent,
 	fresh: (id, name) => ({ id, name, kind: 'moment', placed: false, tags: [], values: [] }),
 	migrations: [],
-	findings: eventNeverComes,
 	pointing: (document) => document
 });

@@ -9,6 +9,5 @@ export const lag = kind<LagPreset>({
 	shape: lagPreset,
 	fresh: newLag,
 	migrations: [],
-	findings: () => [],
 	pointing: (document) => document
 });

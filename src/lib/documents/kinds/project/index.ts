@@ -1,5 +1,4 @@
 import { id, NO_LINKS, object, own, required, withDefault, worldLinks, type WorldLinks } from 'dinesis-runtime/tools';
-import { checkWorld } from '../../checks';
 import { kind } from '../types';
 import { DEFAULT_SETTINGS, settingsShape, type ProjectSettings } from './settings';
 
@@ -31,7 +30,6 @@ export const project = kind<ProjectFacts>({
 	shape,
 	fresh: () => ({ id: PROJECT_ID, world: NO_LINKS, settings: DEFAULT_SETTINGS, carried: {} }),
 	migrations: [],
-	findings: ({ world }, kit) => checkWorld(world, kit),
 	pointing: (facts, at) => ({
 		...facts,
 		world: {

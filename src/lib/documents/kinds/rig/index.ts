@@ -1,6 +1,5 @@
 import type { Rig } from 'dinesis-runtime';
 import { newRig, rig as shape } from 'dinesis-runtime/tools';
-import { checkRig } from '../../checks';
 import { kind } from '../types';
 import { perhaps } from '../references';
 
@@ -11,7 +10,6 @@ export const rig = kind<Rig>({
 	shape,
 	fresh: newRig,
 	migrations: [],
-	findings: (document, { presets }) => checkRig(document, presets),
 	pointing: (document, at) => ({
 		...document,
 		bob: perhaps(at, 'preset', document.bob),

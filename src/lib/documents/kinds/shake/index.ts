@@ -1,6 +1,5 @@
 import type { ShakePreset } from 'dinesis-runtime';
 import { newPreset, shakePreset } from 'dinesis-runtime/tools';
-import { checkPreset, unknownDrive } from '../../checks';
 import { kind } from '../types';
 import { withDrives } from '../references';
 
@@ -11,6 +10,5 @@ export const shake = kind<ShakePreset>({
 	shape: shakePreset,
 	fresh: newPreset,
 	migrations: [],
-	findings: (preset, kit) => [...unknownDrive(preset, kit), ...checkPreset(preset)],
 	pointing: withDrives
 });

@@ -9,6 +9,5 @@ export const value = kind<GameParameter>({
 	shape: parameter,
 	fresh: (id, name) => ({ id, name, min: 0, max: 1, rest: 0 }),
 	migrations: [],
-	findings: () => [],
 	pointing: (document) => document
 });
