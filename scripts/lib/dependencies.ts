@@ -9,6 +9,7 @@ const WHY: Readonly<Record<string, string>> = {
 	'@floating-ui/dom': 'places menus and pickers beside what opened them (page)',
 	'@fontsource-variable/bricolage-grotesque': 'the headings’ typeface, shipped with the page',
 	'@fontsource-variable/hanken-grotesk': 'the text’s typeface, shipped with the page',
+	'@gltf-transform/core': 'writes glTF (page and command line)',
 	'@lucide/svelte': 'icons (page)',
 	'@sveltejs/kit': 'routes, loading and endpoints (page and server)',
 	'@tanstack/svelte-table': 'rows that are sorted, of head bobs and lags (page)',
@@ -51,7 +52,7 @@ const ONLY_TO_BUILD = [
 	/vite/,
 	/vitest/,
 	/typescript/,
-	/^(ajv|fake-indexeddb|fast-check|globals|jsdom|svelte-check|@sveltejs\/adapter-node)$/
+	/^(ajv|fake-indexeddb|fast-check|gltf-validator|globals|jsdom|svelte-check|@sveltejs\/adapter-node)$/
 ];
 
 interface Manifest {

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { newCue, newPreset, NO_LINKS } from 'dinesis-runtime/tools';
 import { wholeKit, type Kit } from '$lib/documents';
+import * as looking from '$lib/documents/findings';
 import { FindingsOf } from './findings.svelte';
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] }));
@@ -15,10 +16,12 @@ const kitWith = (count: number, amount: number): Kit => {
 	return wholeKit('K', presets, wiring, []);
 };
 
+const watch = (kit: () => Kit | null): FindingsOf => new FindingsOf(kit, () => Promise.resolve(looking));
+
 describe('what is found in the project', () => {
 	it('is looked for once it is quiet, counted, the gravest first, and had by document', async () => {
 		let kit = kitWith(2, 0);
-		const findings = new FindingsOf(() => kit);
+		const findings = watch(() => kit);
 		findings.stir();
 		await vi.advanceTimersByTimeAsync(2000);
 		expect(findings.list).toEqual([]);
@@ -43,7 +46,7 @@ describe('what is found in the project', () => {
 
 	it('says nothing while some of the project is still to come', async () => {
 		let kit: Kit | null = null;
-		const findings = new FindingsOf(() => kit);
+		const findings = watch(() => kit);
 		const close = findings.open();
 		await vi.advanceTimersByTimeAsync(2000);
 		expect(findings.list).toEqual([]);
@@ -59,7 +62,7 @@ describe('what is found in the project', () => {
 		// Each look at the clock takes 3 ms: three documents are a part.
 		let now = 0;
 		vi.spyOn(performance, 'now').mockImplementation(() => (now += 3));
-		const findings = new FindingsOf(() => kit);
+		const findings = watch(() => kit);
 		const close = findings.open();
 		await vi.advanceTimersByTimeAsync(500);
 		expect(findings.list).toEqual([]);

@@ -22,7 +22,10 @@ export class FindingsOf {
 	private readonly known = new WeakMap<AnyDocument, { readonly with: unknown; readonly list: readonly Told[] }>();
 
 	/** `kit`: null while some of it is still to come: what points there would be told as lost. */
-	constructor(private readonly kit: () => Kit | null) {}
+	constructor(
+		private readonly kit: () => Kit | null,
+		private readonly fetch: () => Promise<Looking> = looking
+	) {}
 
 	/** Begins to look; returns what ends it. */
 	open(): () => void {
@@ -51,7 +54,7 @@ export class FindingsOf {
 		const round = ++this.round;
 		const kit = this.kit();
 		if (!kit) return;
-		const eyes = await looking().catch(() => null);
+		const eyes = await this.fetch().catch(() => null);
 		if (!eyes || round !== this.round) return;
 		const found: Told[] = [];
 		let until = performance.now() + PART_MS;

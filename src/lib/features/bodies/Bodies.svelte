@@ -6,7 +6,6 @@
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import BobDrawing from '$lib/stages/BobDrawing.svelte';
 	import BobSheet from '$lib/stages/BobSheet.svelte';
-	import { trialCommands } from '$lib/stages/commands';
 	import LagDrawing from '$lib/stages/LagDrawing.svelte';
 	import LagSheet from '$lib/stages/LagSheet.svelte';
 	import { Now } from '$lib/stages/now.svelte';
@@ -14,7 +13,7 @@
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import Frame from '$lib/ui/Frame.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
-	import { compareCommands } from './commands';
+	import { bodyCommands } from './commands';
 	import { BodyState } from './bodies.svelte';
 	import BodyHead from './BodyHead.svelte';
 
@@ -48,7 +47,7 @@
 
 	onMount(() => {
 		void session.courses.fetch();
-		return commands.offer({ commands: [...trialCommands(desk), ...compareCommands(desk)] });
+		return commands.offer(bodyCommands(desk));
 	});
 </script>
 

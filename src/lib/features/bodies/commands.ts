@@ -1,16 +1,20 @@
-/** What can be done on the bench of a head bob or a lag, besides what is done wherever something is tried. */
-import type { Command } from '$lib/ui/commands.svelte';
+/** What can be done on the bench of a head bob or a lag. */
+import { trialCommands } from '$lib/stages/commands';
+import type { CommandTable } from '$lib/ui/commands.svelte';
 import type { BodyState } from './bodies.svelte';
 
-export const compareCommands = (desk: BodyState): readonly Command[] => [
-	{
-		id: 'body beside',
-		label: 'A alone, or with B beside it',
-		about: 'comparing',
-		keys: ['q'],
-		run: () => desk.toggleBeside()
-	},
-	{ id: 'body hold', label: 'Hold A as B', about: 'comparing', run: () => desk.hold() },
-	{ id: 'body swap', label: 'Swap A and B', about: 'comparing', run: () => desk.swap() },
-	{ id: 'body take', label: 'Take B into A', about: 'comparing', run: () => desk.takeOther() }
-];
+export const bodyCommands = (desk: BodyState): CommandTable => ({
+	commands: [
+		...trialCommands(desk),
+		{
+			id: 'body beside',
+			label: 'A alone, or with B beside it',
+			about: 'comparing',
+			keys: ['q'],
+			run: () => desk.toggleBeside()
+		},
+		{ id: 'body hold', label: 'Hold A as B', about: 'comparing', run: () => desk.hold() },
+		{ id: 'body swap', label: 'Swap A and B', about: 'comparing', run: () => desk.swap() },
+		{ id: 'body take', label: 'Take B into A', about: 'comparing', run: () => desk.takeOther() }
+	]
+});
