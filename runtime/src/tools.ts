@@ -119,4 +119,4 @@ export {
 	type View
 } from './units/channels';
 export { toDegrees, toRadians, type Degrees, type Hertz, type Metres, type Seconds } from './units/quantities';
-export { anglesOf, putLook } from './math/look';
+export { anglesOf, putLook, turnBy } from './math/look';
