@@ -7,12 +7,14 @@ import { newCourse, sayProblem, type Course } from '../src/lib/documents';
 import { decisionsToCsv, namesIn, readEventLog, trackToCsv, withMeanings, type EventLog } from '../src/lib/formats';
 import { clearInGrounds } from '../src/lib/world/clear';
 import { numberFlag, readArguments } from './lib/arguments';
+import { handOver } from './lib/hand-over';
+import { progressOn, sinkFor } from './lib/handed';
 import { needKit, needText } from './lib/kit-file';
 import { fail } from './lib/say';
 
 const args = readArguments(process.argv.slice(2), {
-	values: ['course', 'log', 'rig', 'fps', 'seed'],
-	switches: ['explain']
+	values: ['course', 'log', 'rig', 'fps', 'seed', 'to', 'axes', 'keys', 'within', 'out'],
+	switches: ['explain', 'pose']
 });
 const kit = needKit(args.plain[0]);
 /** What stands on for a while after the last row, so that one also sees how it ends. */
@@ -55,16 +57,17 @@ if (args.flags.has('explain')) {
 	process.stdout.write(decisionsToCsv(explainCourse(kit, course, { seed, clear: clearInGrounds })));
 	process.exit(0);
 }
-let said = -1;
-const track = bakeCourse(kit, course, {
-	fps,
-	seed,
-	clear: clearInGrounds,
-	progress: (part) => {
-		const tenth = Math.floor(part * 10);
-		if (tenth === said || !process.stderr.isTTY) return;
-		said = tenth;
-		process.stderr.write(`\rbaking, ${tenth * 10} %   ${tenth === 9 ? '\n' : ''}`);
-	}
-});
-process.stdout.write(trackToCsv(track!));
+const target = args.flags.get('to') ?? 'csv';
+if (!['csv', 'json', 'gltf', 'glb'].includes(target)) fail(`--to is "${target}"; csv, json, gltf or glb is needed.`);
+// Without a word about the world the columns are called as the channels are.
+const plain = target === 'csv' && !['axes', 'keys', 'pose', 'out'].some((flag) => args.flags.has(flag));
+if (plain) {
+	const progress = progressOn('baking');
+	const track = bakeCourse(kit, course, { fps, seed, clear: clearInGrounds, progress });
+	process.stdout.write(trackToCsv(track!));
+} else {
+	const sink = sinkFor(args.flags.get('out'));
+	const flags = new Map([...args.flags, ['course', course.id]]);
+	await handOver({ ...kit, courses: [course] }, target, { ...args, flags }, sink);
+	sink.end();
+}

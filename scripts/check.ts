@@ -1,11 +1,12 @@
 /** ./dinesis check: what is wrong with a kit. Exit 1 when there are errors, 2 when it cannot be read. */
 import { checkKit } from '../src/lib/documents/findings';
 import { sayProblem } from '../src/lib/documents';
+import { sarifOf } from './lib/sarif';
 import { readArguments } from './lib/arguments';
 import { readKitFile } from './lib/kit-file';
 import { fail, say } from './lib/say';
 
-const args = readArguments(process.argv.slice(2), { switches: ['json'] });
+const args = readArguments(process.argv.slice(2), { switches: ['json', 'sarif'] });
 const path = args.plain[0] ?? fail('A kit file is needed: ./dinesis check KIT');
 const asJson = args.flags.has('json');
 const result = readKitFile(path);
@@ -16,7 +17,8 @@ if (!result.ok) {
 	process.exit(2);
 }
 const findings = checkKit(result.value);
-if (asJson) {
+if (args.flags.has('sarif')) process.stdout.write(`${JSON.stringify(sarifOf(path, findings), null, 2)}\n`);
+else if (asJson) {
 	const plain = findings.map(({ check, level, place, sentence, fix }) => ({
 		check,
 		level,

@@ -5,7 +5,7 @@ import { findProject, listProjects, readFact } from '$lib/server/repositories/pr
 import { addressOf, LAST_COOKIE, placeOf } from '$lib/session/places';
 import type { PageServerLoad } from './$types';
 
-const ROOMS = ['bench', 'library', 'cues', 'rig', 'course'];
+const ROOMS = ['bench', 'library', 'cues', 'rig', 'course', 'handover'];
 
 /** Where one was last; at the first visit, the demo: something moves at once. Without any project, the shelf. */
 export const load: PageServerLoad = async ({ cookies }) => {

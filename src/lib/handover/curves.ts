@@ -104,14 +104,13 @@ export interface CourseOptions {
 
 /** A course or a take; null when `progress` gave up. Throws a RangeError for a rate that is not above 0. */
 export function curvesOfCourse(kit: Played, course: Course, options: CourseOptions = {}): Curves | null {
-	const { fps = 60, content = 'offset', who = 0, progress } = options;
+	const { fps = 60, content = 'offset', progress } = options;
 	const run = courseReader(kit, course, options);
 	const values = new Float64Array(run.count * run.width);
 	for (let i = 0; i < run.count; i++) {
 		run.read(i, values, i * run.width);
 		if (progress && i % 600 === 0 && progress(i / run.count) === false) return null;
 	}
-	void who;
 	return { content, fps, count: run.count, values, width: run.width, said: '', flat: run.flat };
 }
 

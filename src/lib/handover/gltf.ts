@@ -58,7 +58,7 @@ export function gltfOf(curves: Curves, { name, fov, aspect = ASPECT, keys = null
 	document.getRoot().setDefaultScene(scene);
 	const { places, turns } = tracksOf(curves);
 	const animation = document.createAnimation(name);
-	const accessor = (type: 'SCALAR' | 'VEC3' | 'VEC4', numbers: Float32Array): Accessor =>
+	const accessor = (type: 'SCALAR' | 'VEC3' | 'VEC4', numbers: Float32Array<ArrayBuffer>): Accessor =>
 		document.createAccessor().setType(type).setArray(numbers).setBuffer(buffer);
 	const add = (path: 'translation' | 'rotation', rows: readonly Float64Array[], tolerance: number): void => {
 		const all = Array.from({ length: curves.count }, (_, i) => i);

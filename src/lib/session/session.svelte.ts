@@ -236,7 +236,7 @@ export class ProjectSession {
 	}
 
 	/** The project as a kit has it; null while some of it is still to come. */
-	private get asKit(): Kit | null {
+	get asKit(): Kit | null {
 		if (this.missing > 0 || this.courses.order === null) return null;
 		const { project, presets, bobsAndLags, wiring, courses, settings } = this;
 		return wholeKit(project.name, [...presets, ...bobsAndLags], wiring, [...courses.list], settings.now);

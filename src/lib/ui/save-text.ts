@@ -10,9 +10,9 @@ export function fileName(name: string): string {
 	return [...plain].slice(0, MOST).join('').trim() || 'untitled';
 }
 
-/** Hands a text to the browser as a file to be saved. */
-export function saveText(name: string, text: string, type = 'application/json'): void {
-	const address = URL.createObjectURL(new Blob([text], { type }));
+/** Hands a text, or bytes, to the browser as a file to be saved. */
+export function saveText(name: string, text: string | Uint8Array, type = 'application/json'): void {
+	const address = URL.createObjectURL(new Blob([text as BlobPart], { type }));
 	const link = document.createElement('a');
 	link.href = address;
 	link.download = name;

@@ -1,5 +1,6 @@
 /** What the page asks of its workers. Everything that crosses is plain data. */
-import type { Arrival, Course, Held } from '$lib/documents';
+import type { CurveWish, MadeCurves } from '$lib/handover/curve-file';
+import type { Arrival, Course, Held, Kit } from '$lib/documents';
 import type { Onsets, Measure, Neighbour, NeighbourOptions, OutlineLine } from '$lib/analysis';
 import type { ReadResult, ShakePreset } from 'dinesis-runtime';
 import type { Played } from 'dinesis-runtime/tools';
@@ -52,4 +53,9 @@ export interface SearchDoor {
 	find(text: string): string[];
 	/** What comes nearest to the words in the starter sets, best first. */
 	starters(text: string): Promise<Near[]>;
+}
+
+export interface HandoverDoor {
+	/** Motion as files; `progress` hears how much is done, 0–1. Fails with what is not there or cannot be. */
+	curves(kit: Kit, wish: CurveWish, progress: (part: number) => void): Promise<MadeCurves | null>;
 }

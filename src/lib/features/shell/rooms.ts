@@ -12,5 +12,6 @@ export const ROOMS: readonly Room[] = [
 	{ path: 'library', label: 'Library', about: 'all presets, by how they feel', letter: 'l' },
 	{ path: 'cues', label: 'Cues', about: 'what sets the camera moving', letter: 'c' },
 	{ path: 'rig', label: 'Rig', about: 'what the player sees through', letter: 'r' },
-	{ path: 'course', label: 'Course', about: 'try it in a stretch of play', letter: 'p' }
+	{ path: 'course', label: 'Course', about: 'try it in a stretch of play', letter: 'p' },
+	{ path: 'handover', label: 'Handover', about: 'files, names and calls for the game', letter: 'o' }
 ];

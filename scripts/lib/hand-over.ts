@@ -1,0 +1,189 @@
+/** A kit as any of the things that a game may take: one way for `export`, whether once or again when the file changes. */
+import type { Course, Kit } from '../../src/lib/documents';
+import { writeKit } from '../../src/lib/documents';
+import {
+	callsFile,
+	columnsOf,
+	courseReader,
+	csvLines,
+	curvesOfCourse,
+	curvesOfShake,
+	jsonOf,
+	keysCsv,
+	keysJson,
+	keysOf,
+	kitMinified,
+	kitModule,
+	LANGUAGES,
+	namesFile,
+	type Content,
+	type Curves,
+	type Language,
+	type Shape
+} from '../../src/lib/handover';
+import { glbBytes, gltfOf, gltfText } from '../../src/lib/handover/gltf';
+import { clearInGrounds } from '../../src/lib/world/clear';
+import { isShake } from 'dinesis-runtime/tools';
+import { numberFlag, type Arguments } from './arguments';
+import { partFrom, progressOn, worldFrom, type Sink } from './handed';
+import { fail } from './say';
+
+export const TARGETS = [
+	'kit',
+	'kit-min',
+	'module',
+	'calls-ts',
+	'calls-js',
+	...LANGUAGES.map((language) => `names-${language}`),
+	'csv',
+	'json',
+	'gltf',
+	'glb'
+];
+/** Flags that say what of it and how. */
+export const FLAGS = [
+	'as',
+	'only',
+	'tag',
+	'axes',
+	'preset',
+	'course',
+	'rig',
+	'fps',
+	'seed',
+	'strength',
+	'seconds',
+	'loop',
+	'file',
+	'keys',
+	'within'
+];
+const FOV = 62;
+/** Sampled so much finer than it is played, where keys are taken. */
+const FINER = 10;
+
+/** Which keys: none, or a shape and how far they may be off: metres, degrees. */
+interface Keyed {
+	readonly shape: Shape;
+	readonly place: number;
+	readonly degrees: number;
+}
+
+function keyedFrom(args: Arguments): Keyed | null {
+	const shape = args.flags.get('keys');
+	if (shape === undefined) return null;
+	if (shape !== 'linear' && shape !== 'cubic') return fail(`--keys is "${shape}"; linear or cubic is needed.`);
+	const [place = 0.001, degrees = 0.05] = (args.flags.get('within') ?? '').split(',').filter(Boolean).map(Number);
+	if (!(place >= 0 && degrees >= 0))
+		return fail('--within needs two numbers from 0 on: metres and degrees, as in 0.001,0.05.');
+	return { shape, place, degrees };
+}
+
+function courseOf(kit: Kit, args: Arguments): Course | null {
+	const id = args.flags.get('course');
+	if (id === undefined) return null;
+	const found =
+		kit.courses.find((c) => c.id === id) ??
+		fail(`The kit has no course "${id}". It has: ${kit.courses.map((c) => c.id).join(', ') || 'none'}.`);
+	const rig = args.flags.get('rig') ?? found.rig;
+	if (rig !== null && !kit.rigs.some((r) => r.id === rig)) fail(`The kit has no rig "${rig}".`);
+	return { ...found, rig };
+}
+
+/** The motion that is asked for, and what it is called. */
+function curvesFrom(kit: Kit, args: Arguments, finer: number): { readonly name: string; readonly curves: Curves } {
+	const fps = (numberFlag(args, 'fps', { min: 1, max: 1000 }) ?? 60) * finer;
+	const seed = numberFlag(args, 'seed', { min: -2147483648, max: 4294967295, whole: true }) ?? 1;
+	const content: Content = args.flags.has('pose') ? 'pose' : 'offset';
+	const course = courseOf(kit, args);
+	if (course) {
+		const progress = progressOn('baking');
+		return {
+			name: course.name,
+			curves: curvesOfCourse(kit, course, { fps, seed, content, clear: clearInGrounds, progress })!
+		};
+	}
+	const id = args.flags.get('preset') ?? fail('--preset ID or --course ID is needed for curves.');
+	if (content === 'pose') fail('--pose needs a course: a preset by itself has no camera that rests somewhere.');
+	const shakes = kit.presets.filter(isShake);
+	const preset = shakes.find((p) => p.id === id) ?? fail(`The kit has no shake "${id}".`);
+	const strength = numberFlag(args, 'strength', { min: 0, max: 1e6 });
+	const seconds = numberFlag(args, 'seconds', { min: 0.01, max: 3600 });
+	const loop = numberFlag(args, 'loop', { min: 0, max: 60 }) ?? null;
+	return { name: preset.name, curves: curvesOfShake(preset, { fps, seed, strength, seconds, loop }) };
+}
+
+/** A course as a table, moment by moment: as long as one likes, in the memory of a moment. */
+async function streamCourse(kit: Kit, course: Course, args: Arguments, sink: Sink): Promise<void> {
+	const fps = numberFlag(args, 'fps', { min: 0.001, max: 100000 }) ?? 60;
+	const seed = numberFlag(args, 'seed', { min: -2147483648, max: 4294967295, whole: true }) ?? 1;
+	const content: Content = args.flags.has('pose') ? 'pose' : 'offset';
+	const reader = courseReader(kit, course, { fps, seed, content, clear: clearInGrounds });
+	const { names, convert } = columnsOf(content, worldFrom(args), reader.flat);
+	const progress = progressOn('baking');
+	const moment = new Float64Array(reader.width);
+	const out: number[] = [];
+	let lines = `time,${names.join(',')}\n`;
+	for (let i = 0; i < reader.count; i++) {
+		reader.read(i, moment, 0);
+		convert(moment, 0, out);
+		lines += `${i / fps},${out.map((v) => v + 0).join(',')}\n`;
+		if (lines.length < 65536) continue;
+		await sink.write(lines);
+		progress(i / reader.count);
+		lines = '';
+	}
+	await sink.write(lines);
+}
+
+async function curvesInto(kit: Kit, target: string, args: Arguments, sink: Sink): Promise<void> {
+	const keyed = keyedFrom(args);
+	const course = courseOf(kit, args);
+	if (target === 'csv' && course && !keyed) return streamCourse(kit, course, args, sink);
+	const isGltf = target === 'gltf' || target === 'glb';
+	if (isGltf && args.flags.has('axes'))
+		fail('glTF has a world of its own (y up, −z ahead, metres); --axes has no say in it.');
+	const world = worldFrom(args);
+	const { name, curves } = curvesFrom(kit, args, keyed ? FINER : 1);
+	if (isGltf) {
+		if (curves.flat) fail('glTF is in metres; what moves a flat picture is in pixels.');
+		const fov = kit.rigs.find((r) => r.id === course?.rig)?.view.fov ?? FOV;
+		const document = gltfOf(curves, { name, fov, keys: keyed });
+		return sink.write(target === 'glb' ? await glbBytes(document) : await gltfText(document));
+	}
+	if (!keyed) {
+		if (target === 'json') return sink.write(jsonOf(name, curves, world));
+		for (const line of csvLines(curves, world)) await sink.write(line);
+		return;
+	}
+	const per = world.length === 'cm' && !curves.flat ? 100 : 1;
+	const radians = world.angle === 'radians' ? Math.PI / 180 : 1;
+	const turn = world.rotation === 'quaternion' ? keyed.degrees / 60 : keyed.degrees * radians;
+	const channels = keysOf(
+		curves,
+		world,
+		{ place: keyed.place * per, turn, lens: keyed.degrees * radians },
+		keyed.shape
+	);
+	return sink.write(
+		target === 'json' ? keysJson(name, curves, world, channels, keyed.shape) : keysCsv(channels, keyed.shape)
+	);
+}
+
+/** Writes a kit as a target. Ends the program with what is wrong where it cannot. */
+export async function handOver(given: Kit, target: string, args: Arguments, sink: Sink): Promise<void> {
+	if (!TARGETS.includes(target)) fail(`--as is "${target}"; one of ${TARGETS.join(', ')} is needed.`);
+	const kit = partFrom(args, given);
+	if (target === 'kit') return sink.write(writeKit(kit));
+	if (target === 'kit-min') return sink.write(kitMinified(kit));
+	if (target === 'module') return sink.write(kitModule(kit));
+	if (target.startsWith('names-')) return sink.write(namesFile(kit, target.slice(6) as Language));
+	if (target.startsWith('calls-')) {
+		const rig = args.flags.get('rig') ?? null;
+		if (rig !== null && !kit.rigs.some((r) => r.id === rig)) fail(`The kit has no rig "${rig}".`);
+		return sink.write(
+			callsFile(kit, { types: target === 'calls-ts', file: args.flags.get('file') ?? 'motion.kit.json', rig })
+		);
+	}
+	return curvesInto(kit, target, args, sink);
+}

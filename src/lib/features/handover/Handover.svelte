@@ -1,0 +1,83 @@
+<script lang="ts">
+	/** What leaves the tool: which part, as what, what the game then writes, and what changed since it was made last. */
+	import { onMount, untrack } from 'svelte';
+	import RoomHead from '$lib/room/RoomHead.svelte';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import AsWhat from './AsWhat.svelte';
+	import { HandoverState, isCurves } from './handover.svelte';
+	import Made from './Made.svelte';
+	import Sends from './Sends.svelte';
+	import TextPreview from './TextPreview.svelte';
+	import WhatGoes from './WhatGoes.svelte';
+
+	let { session }: { session: ProjectSession } = $props();
+	const desk = untrack(() => new HandoverState(session));
+
+	onMount(() => {
+		session.look('');
+		void session.courses.fetch();
+	});
+</script>
+
+<div class="handover">
+	<RoomHead {session} name="Handover">
+		{#snippet where()}what the game plays: files, names, calls{/snippet}
+	</RoomHead>
+	{#if desk.kit}
+		<main>
+			<WhatGoes {desk} />
+			<AsWhat {desk} />
+			<div class="made">
+				{#if isCurves(desk.target)}
+					{#await import('./CurvesPreview.svelte') then { default: CurvesPreview }}<CurvesPreview {desk} />{/await}
+				{:else}
+					<TextPreview {desk} />
+				{/if}
+				<div class="below">
+					<Sends {desk} />
+					<Made {desk} />
+				</div>
+			</div>
+		</main>
+	{:else}
+		<p class="late">The project is on its way …</p>
+	{/if}
+</div>
+
+<style>
+	.handover {
+		height: 100%;
+		display: grid;
+		grid-template-rows: 48px minmax(0, 1fr);
+	}
+	main {
+		display: grid;
+		grid-template-columns: 270px 300px minmax(0, 1fr);
+		gap: 10px;
+		min-height: 0;
+		padding: 10px 14px 12px;
+	}
+	.made {
+		display: grid;
+		grid-template-rows: minmax(0, 1fr) minmax(150px, 32%);
+		gap: 10px;
+		min-height: 0;
+		min-width: 0;
+	}
+	.below {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		gap: 10px;
+		min-height: 0;
+	}
+	.late {
+		margin: 24px;
+		color: var(--ink-2);
+	}
+	@media (max-width: 1180px) {
+		main {
+			grid-template-columns: 230px 270px minmax(0, 1fr);
+			gap: 8px;
+		}
+	}
+</style>

@@ -1,0 +1,80 @@
+<script lang="ts">
+	/** The file as it will stand there, copied or saved. */
+	import Copy from '@lucide/svelte/icons/copy';
+	import Download from '@lucide/svelte/icons/download';
+	import Button from '$lib/ui/Button.svelte';
+	import Frame from '$lib/ui/Frame.svelte';
+	import { saveText } from '$lib/ui/save-text';
+	import type { HandoverState } from './handover.svelte';
+
+	let { desk }: { desk: HandoverState } = $props();
+
+	/** So much of it is shown; all of it is copied and saved. */
+	const MOST = 20_000;
+	const text = $derived(desk.text ?? '');
+	const size = $derived(new Blob([text]).size);
+	const written = $derived(size < 10_240 ? `${size} bytes` : `${(size / 1024).toFixed(0)} KB`);
+	const TYPES: Readonly<Record<string, string>> = { json: 'application/json' };
+
+	async function copy() {
+		try {
+			await navigator.clipboard.writeText(text);
+			desk.session.say(`${desk.file} is copied.`);
+			desk.remember(desk.file);
+		} catch {
+			desk.session.say('The browser did not let it be copied: save it, or select the text.');
+		}
+	}
+	function save() {
+		saveText(desk.file, text, TYPES[desk.file.split('.').at(-1)!] ?? 'text/plain');
+		desk.remember(desk.file);
+	}
+</script>
+
+<Frame label="The file {desk.file}" flow="fill">
+	<div class="file">
+		<header>
+			<h2>{desk.file}</h2>
+			<small>{written}</small>
+			<Button onclick={() => void copy()}><Copy size={14} /> Copy</Button>
+			<Button strong onclick={save}><Download size={14} /> Save</Button>
+		</header>
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+		<pre tabindex="0" aria-label="What stands in {desk.file}">{text.slice(0, MOST)}{#if text.length > MOST}
+				… {Math.round((text.length - MOST) / 1024)} KB more{/if}</pre>
+	</div>
+</Frame>
+
+<style>
+	.file {
+		display: grid;
+		grid-template-rows: auto minmax(0, 1fr);
+		gap: 8px;
+		min-height: 0;
+	}
+	header {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+	}
+	h2 {
+		font-size: 15px;
+	}
+	small {
+		flex: 1;
+		font-size: 12px;
+		color: var(--ink-2);
+	}
+	pre {
+		margin: 0;
+		overflow: auto;
+		padding: 8px 10px;
+		border: 1px solid var(--rule);
+		border-radius: 6px;
+		background: var(--field);
+		font:
+			12px/1.45 ui-monospace,
+			monospace;
+		tab-size: 2;
+	}
+</style>

@@ -1,0 +1,240 @@
+/** The Handover room's state: what goes out, as what, what of it was made before. */
+import {
+	answered,
+	callsFile,
+	drawIn,
+	everythingIn,
+	kitDifference,
+	kitMinified,
+	kitModule,
+	LANGUAGE_WORDS,
+	LANGUAGES,
+	namesFile,
+	OWN_WORLD,
+	partOf,
+	usedValues,
+	type Drawn,
+	type Language,
+	type Picked
+} from '$lib/handover';
+import type { CurveFile, CurveWish } from '$lib/handover/curve-file';
+import { findingsFor, documentsIn, bySeverity } from '$lib/documents/findings';
+import { writeKit, type Kit, type Told } from '$lib/documents';
+import type { ProjectSession } from '$lib/session/session.svelte';
+import { fileName } from '$lib/ui/save-text';
+import { openTargets, type Kept, type Targets } from './targets';
+
+export type Target = 'kit' | 'kit-min' | 'module' | `names-${Language}` | 'calls-ts' | 'calls-js' | CurveFile;
+
+export interface TargetRow {
+	readonly target: Target;
+	readonly label: string;
+	readonly about: string;
+}
+export const TARGETS: readonly { readonly title: string; readonly rows: readonly TargetRow[] }[] = [
+	{
+		title: 'The kit',
+		rows: [
+			{ target: 'kit', label: 'kit', about: 'one JSON file, as people read it' },
+			{ target: 'kit-min', label: 'kit, without blanks', about: 'the same, smaller' },
+			{ target: 'module', label: 'TypeScript module', about: 'the kit, with its ids as types' }
+		]
+	},
+	{
+		title: 'What the game writes',
+		rows: [
+			{ target: 'calls-ts', label: 'TypeScript', about: 'one call for each event' },
+			{ target: 'calls-js', label: 'JavaScript', about: 'one call for each event' }
+		]
+	},
+	{
+		title: 'Names',
+		rows: LANGUAGES.map((language) => ({
+			target: `names-${language}` as const,
+			label: LANGUAGE_WORDS[language].label,
+			about: LANGUAGE_WORDS[language].file
+		}))
+	},
+	{
+		title: 'Motion as curves',
+		rows: [
+			{ target: 'csv', label: 'CSV', about: 'a table, a picture a row' },
+			{ target: 'json', label: 'JSON', about: 'with its axes and units' },
+			{ target: 'gltf', label: 'glTF', about: 'a camera that moves, as text' },
+			{ target: 'glb', label: 'GLB', about: 'the same, in one file' }
+		]
+	}
+];
+export const CURVES: readonly Target[] = ['csv', 'json', 'gltf', 'glb'];
+export const isCurves = (target: Target): target is CurveFile => CURVES.includes(target);
+
+/** A document that may go out. */
+export interface Entry {
+	readonly key: string;
+	readonly picked: Picked;
+	readonly name: string;
+	readonly words: string;
+}
+/** In which order, and what several are called. */
+export const GROUPS = [
+	['cue', 'Cues'],
+	['event', 'Events'],
+	['shake', 'Shakes'],
+	['bob', 'Head bobs'],
+	['lag', 'Camera lags'],
+	['rig', 'Rigs'],
+	['value', 'Game values'],
+	['course', 'Courses']
+] as const;
+
+export class HandoverState {
+	/** Everything, or what is chosen. */
+	scope = $state<'all' | 'part'>('all');
+	chosen = $state.raw<ReadonlySet<string>>(new Set());
+	target = $state<Target>('kit');
+	/** Of what a game writes: the rig that it begins with; empty: the body's eyes. */
+	rig = $state('');
+	wish = $state.raw<Omit<CurveWish, 'as'>>({
+		of: { preset: '' },
+		content: 'offset',
+		fps: 60,
+		seeds: [1],
+		strength: 1,
+		seconds: null,
+		loop: null,
+		keys: null,
+		world: { ...OWN_WORLD, rotation: 'yxz' }
+	});
+	private readonly targets: Targets;
+	/** What was made before, the newest first. */
+	kept = $state.raw<readonly Kept[]>([]);
+
+	constructor(readonly session: ProjectSession) {
+		this.targets = openTargets(session.project.slug);
+		this.kept = this.targets.list();
+		const [first] = session.presets;
+		this.wish = { ...this.wish, fps: session.settings.now.frameRate, of: { preset: first?.id ?? '' } };
+	}
+
+	/** The project as a kit; null while some of it is still to come. */
+	readonly whole = $derived.by((): Kit | null => this.session.asKit);
+
+	readonly entries = $derived.by((): readonly Entry[] => {
+		const kit = this.whole;
+		if (!kit) return [];
+		return [...documentsIn(kit)]
+			.filter(({ kind }) => kind !== 'project')
+			.map(({ kind, document }) => ({
+				key: `${kind} ${document.id}`,
+				picked: { kind, id: document.id },
+				name: document.name ?? document.id,
+				words: `${document.id} ${'tags' in document ? (document.tags as string[]).join(' ') : ''}`
+			}));
+	});
+
+	readonly drawn = $derived.by((): Drawn | null => {
+		const { whole, scope, chosen, entries } = this;
+		if (!whole) return null;
+		const courses = whole.courses.map(({ id }): Picked => ({ kind: 'course', id }));
+		return drawIn(
+			whole,
+			scope === 'all'
+				? [...everythingIn(whole), ...courses]
+				: entries.filter(({ key }) => chosen.has(key)).map(({ picked }) => picked)
+		);
+	});
+
+	/** What goes out. */
+	readonly kit = $derived.by((): Kit | null => (this.whole && this.drawn ? partOf(this.whole, this.drawn) : null));
+
+	/** Found in what goes out, the gravest first. */
+	readonly findings = $derived.by((): readonly Told[] => {
+		const { kit } = this;
+		if (!kit) return [];
+		return bySeverity([...documentsIn(kit)].flatMap(({ kind, document }) => findingsFor(kind, document, kit)));
+	});
+
+	/** What stands in the file, where it is a text; null: it is made by the worker. */
+	readonly text = $derived.by((): string | null => {
+		const { kit, target, rig } = this;
+		if (!kit || isCurves(target)) return null;
+		if (target === 'kit') return writeKit(kit);
+		if (target === 'kit-min') return kitMinified(kit);
+		if (target === 'module') return kitModule(kit);
+		if (target.startsWith('names-')) return namesFile(kit, target.slice(6) as Language);
+		const begins = kit.rigs.some(({ id }) => id === rig) ? rig : null;
+		return callsFile(kit, { types: target === 'calls-ts', file: this.kitFile, rig: begins });
+	});
+
+	/** How the kit's own file is called. */
+	get kitFile(): string {
+		return `${fileName(this.session.project.name)}.kit.json`;
+	}
+
+	/** How the file is called that is made; of curves without what it ends in. */
+	readonly file = $derived.by((): string => {
+		const { target, session } = this;
+		if (target === 'kit' || target === 'kit-min') return this.kitFile;
+		if (target === 'module') return `${fileName(session.project.name)}.kit.ts`;
+		if (target === 'calls-ts') return 'motion.ts';
+		if (target === 'calls-js') return 'motion.js';
+		if (target.startsWith('names-')) return LANGUAGE_WORDS[target.slice(6) as Language].file;
+		return '';
+	});
+
+	/** Events that a game must send, with how often each came in courses and takes. */
+	readonly sends = $derived.by(() => {
+		const { kit, whole } = this;
+		if (!kit || !whole) return [];
+		const counts = new Map<string, number>();
+		for (const course of whole.courses)
+			for (const { event } of course.events) counts.set(event, (counts.get(event) ?? 0) + 1);
+		return answered(kit).map((event) => ({ event, times: counts.get(event.id) ?? 0 }));
+	});
+	readonly values = $derived.by(() => (this.kit ? usedValues(this.kit) : []));
+
+	toggle(key: string): void {
+		const chosen = new Set(this.chosen);
+		if (!chosen.delete(key)) chosen.add(key);
+		this.chosen = chosen;
+	}
+
+	/** Chooses all that has a tag, or takes it back. */
+	chooseTagged(keys: readonly string[], on: boolean): void {
+		const chosen = new Set(this.chosen);
+		for (const key of keys)
+			if (on) chosen.add(key);
+			else chosen.delete(key);
+		this.chosen = chosen;
+	}
+
+	/** Remembers what was just made, with the kit that it was made of. */
+	remember(name: string): void {
+		const { kit, scope, chosen, target, rig, wish } = this;
+		if (!kit) return;
+		this.session.sentOut(kit);
+		this.kept = this.targets.keep({
+			name,
+			made: new Date().toISOString(),
+			as: { scope, chosen: [...chosen], target, rig, wish },
+			kit: kitMinified(kit)
+		});
+	}
+
+	/** Sets everything as it was when that was made. */
+	again({ as }: Kept): void {
+		const { scope, chosen, target, rig, wish } = as;
+		Object.assign(this, { scope, chosen: new Set(chosen), target, rig, wish });
+	}
+
+	forget(kept: Kept): void {
+		this.kept = this.targets.drop(kept);
+	}
+
+	/** What changed since something was made, document by document; null: it cannot be told any more. */
+	since(kept: Kept): ReturnType<typeof kitDifference> | null {
+		const before = this.targets.kitOf(kept);
+		const { kit } = this;
+		return before && kit ? kitDifference(before, kit) : null;
+	}
+}

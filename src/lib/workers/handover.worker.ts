@@ -1,0 +1,11 @@
+/** Motion as files, off the page's thread. */
+import { expose } from 'comlink';
+import { makeCurves } from '$lib/handover/curve-file';
+import { clearInGrounds } from '$lib/world/clear';
+import type { HandoverDoor } from './protocol';
+
+const door: HandoverDoor = {
+	curves: (kit, wish, progress) =>
+		makeCurves(kit, wish, { clear: clearInGrounds, progress: (part) => void progress(part) })
+};
+expose(door);

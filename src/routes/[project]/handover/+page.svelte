@@ -1,0 +1,9 @@
+<script lang="ts">
+	import Handover from '$lib/features/handover/Handover.svelte';
+	import { useSession } from '$lib/session/session.svelte';
+
+	const session = useSession();
+</script>
+
+<svelte:head><title>Handover · {session.project.name}</title></svelte:head>
+<Handover {session} />
