@@ -16,7 +16,7 @@
 		<fieldset>
 			<legend>{title}</legend>
 			{#each rows as { target, label, about } (target)}
-				<label class:chosen={desk.target === target}
+				<label class:chosen={desk.target === target} title={about}
 					><input
 						type="radio"
 						name="target"
@@ -24,7 +24,7 @@
 						checked={desk.target === target}
 						onchange={() => (desk.target = target)}
 					/>
-					{label} <small>{about}</small></label
+					{label}</label
 				>
 			{/each}
 		</fieldset>
@@ -47,7 +47,8 @@
 <style>
 	fieldset {
 		display: grid;
-		gap: 1px;
+		grid-template-columns: 1fr 1fr;
+		gap: 1px 8px;
 		margin: 0;
 		padding: 0;
 		border: 0;
@@ -58,7 +59,7 @@
 	}
 	label {
 		display: flex;
-		align-items: baseline;
+		align-items: center;
 		gap: 6px;
 		min-height: 24px;
 		font-size: 13px;
@@ -66,11 +67,6 @@
 	}
 	label.chosen {
 		font-weight: 600;
-	}
-	small {
-		font-size: 11.5px;
-		font-weight: 400;
-		color: var(--ink-2);
 	}
 	input {
 		accent-color: var(--lamp);

@@ -15,6 +15,9 @@
 
 	const wish = $derived<CurveWish>({ ...desk.wish, as: desk.target as CurveFile });
 	let made = $state.raw<MadeCurves | null>(null);
+	/** What that was made of: while something else is asked for, it is not saved. */
+	let madeOf = $state.raw<readonly [kit: unknown, wish: unknown]>([null, null]);
+	const fresh = $derived(made !== null && madeOf[0] === desk.kit && madeOf[1] === wish);
 	let making = $state.raw<Making | null>(null);
 	let done = $state(0);
 	let trouble = $state('');
@@ -34,7 +37,10 @@
 		const going = (making = makeInWorker(kit, asked, (part) => (done = part)));
 		try {
 			const found = await going.done;
-			if (making === going && found) made = found;
+			if (making === going && found) {
+				made = found;
+				madeOf = [kit, asked];
+			}
 		} catch (error) {
 			if (making === going) {
 				made = null;
@@ -47,7 +53,7 @@
 	onDestroy(() => making?.cancel());
 
 	function save() {
-		if (!made) return;
+		if (!made || !fresh) return;
 		for (const { ending, data, type } of made.files) saveText(`${fileName(made.name)}${ending}`, data, type);
 		desk.remember(`${fileName(made.name)}${made.files[0]!.ending}`);
 	}
@@ -63,23 +69,23 @@
 	<div class="curves">
 		<header>
 			<h2>{made?.name ?? 'Curves'}</h2>
-			{#if made && wish.keys}<small>{made.counts.keys} keys in place of {made.counts.all}</small>{/if}
+			{#if made && fresh && wish.keys}<small>{made.counts.keys} keys in place of {made.counts.all}</small>{/if}
 			{#if making}
 				<progress value={done} max="1" aria-label="How far it is"></progress>
 				<Button onclick={() => making?.cancel()}>Stop</Button>
 			{/if}
 			<span></span>
-			<Button strong disabled={!made || making !== null} onclick={save}
+			<Button strong disabled={!fresh} onclick={save}
 				><Download size={14} /> Save {made && made.files.length > 1 ? `${made.files.length} files` : ''}</Button
 			>
 		</header>
 		{#if trouble}<p class="wrong" role="alert">{trouble}</p>{/if}
 		{#each charts as { label, about, spec } (label)}
-			<Chart {label} {about} {spec} />
+			<div class="chart"><Chart {label} {about} {spec} /></div>
 		{/each}
 		<p role="status">
-			{made?.said.join(' ') ?? ''}
-			{#if worst}Farthest from the motion, looked at ten times as finely: {worst}.{/if}
+			{fresh ? made!.said.join(' ') : ''}
+			{#if fresh && worst}Farthest from the motion, looked at ten times as finely: {worst}.{/if}
 		</p>
 	</div>
 </Frame>
@@ -94,8 +100,9 @@
 		align-content: start;
 		overflow: auto;
 	}
-	.curves > :global(figure) {
-		height: clamp(90px, 20vh, 190px);
+	.chart {
+		position: relative;
+		height: clamp(110px, 20vh, 200px);
 	}
 	header {
 		display: flex;

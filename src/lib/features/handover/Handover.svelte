@@ -15,6 +15,7 @@
 
 	onMount(() => {
 		session.look('');
+		desk.open();
 		void session.courses.fetch();
 	});
 </script>

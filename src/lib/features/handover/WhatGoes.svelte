@@ -43,16 +43,18 @@
 </script>
 
 <Frame label="What goes out" title="What goes out" flow="rows">
-	<Segments
-		small
-		label="How much"
-		value={desk.scope}
-		options={[
-			{ value: 'all', label: 'everything' },
-			{ value: 'part', label: 'what is chosen', title: 'With what it needs, drawn in by itself' }
-		]}
-		onchange={(scope: 'all' | 'part') => (desk.scope = scope)}
-	/>
+	<div class="scope">
+		<Segments
+			small
+			label="How much"
+			value={desk.scope}
+			options={[
+				{ value: 'all', label: 'everything' },
+				{ value: 'part', label: 'what is chosen', title: 'With what it needs, drawn in by itself' }
+			]}
+			onchange={(scope: 'all' | 'part') => (desk.scope = scope)}
+		/>
+	</div>
 	<p role="status">
 		{counts || 'Nothing yet: choose below.'}{needed > 0 ? `; ${needed} of them drawn in by the others` : ''}
 	</p>
@@ -98,6 +100,9 @@
 		margin: 0;
 		font-size: 12.5px;
 		color: var(--ink-2);
+	}
+	.scope {
+		justify-self: start;
 	}
 	.list {
 		display: grid;

@@ -12,6 +12,7 @@ import {
 	namesFile,
 	OWN_WORLD,
 	partOf,
+	standingOf,
 	usedValues,
 	type Drawn,
 	type Language,
@@ -105,15 +106,19 @@ export class HandoverState {
 		keys: null,
 		world: { ...OWN_WORLD, rotation: 'yxz' }
 	});
-	private readonly targets: Targets;
+	private targets: Targets | null = null;
 	/** What was made before, the newest first. */
 	kept = $state.raw<readonly Kept[]>([]);
 
 	constructor(readonly session: ProjectSession) {
-		this.targets = openTargets(session.project.slug);
-		this.kept = this.targets.list();
 		const [first] = session.presets;
 		this.wish = { ...this.wish, fps: session.settings.now.frameRate, of: { preset: first?.id ?? '' } };
+	}
+
+	/** Looks up what was made before: only a browser knows. */
+	open(): void {
+		this.targets = openTargets(this.session.project.slug);
+		this.kept = this.targets.list();
 	}
 
 	/** The project as a kit; null while some of it is still to come. */
@@ -132,26 +137,26 @@ export class HandoverState {
 			}));
 	});
 
-	readonly drawn = $derived.by((): Drawn | null => {
-		const { whole, scope, chosen, entries } = this;
-		if (!whole) return null;
+	readonly drawn = $derived.by((): Drawn | null => this.whole && this.drawnBy(this.whole, this.scope, this.chosen));
+
+	/** Which documents a choice is now. */
+	private drawnBy(whole: Kit, scope: 'all' | 'part', chosen: ReadonlySet<string>): Drawn {
 		const courses = whole.courses.map(({ id }): Picked => ({ kind: 'course', id }));
-		return drawIn(
-			whole,
-			scope === 'all'
-				? [...everythingIn(whole), ...courses]
-				: entries.filter(({ key }) => chosen.has(key)).map(({ picked }) => picked)
-		);
-	});
+		const picked = this.entries.filter(({ key }) => chosen.has(key)).map((entry) => entry.picked);
+		return drawIn(whole, scope === 'all' ? [...everythingIn(whole), ...courses] : picked);
+	}
 
 	/** What goes out. */
 	readonly kit = $derived.by((): Kit | null => (this.whole && this.drawn ? partOf(this.whole, this.drawn) : null));
 
-	/** Found in what goes out, the gravest first. */
+	/** Found in what goes out, the gravest first; held against the whole project, as what does not go out is there all the same. */
 	readonly findings = $derived.by((): readonly Told[] => {
-		const { kit } = this;
-		if (!kit) return [];
-		return bySeverity([...documentsIn(kit)].flatMap(({ kind, document }) => findingsFor(kind, document, kit)));
+		const { whole, drawn } = this;
+		if (!whole || !drawn) return [];
+		const goes = [...documentsIn(whole)].filter(
+			({ kind, document }) => kind !== 'project' && standingOf(drawn, kind, document.id) !== null
+		);
+		return bySeverity(goes.flatMap(({ kind, document }) => findingsFor(kind, document, whole)));
 	});
 
 	/** What stands in the file, where it is a text; null: it is made by the worker. */
@@ -211,7 +216,7 @@ export class HandoverState {
 	/** Remembers what was just made, with the kit that it was made of. */
 	remember(name: string): void {
 		const { kit, scope, chosen, target, rig, wish } = this;
-		if (!kit) return;
+		if (!kit || !this.targets) return;
 		this.session.sentOut(kit);
 		this.kept = this.targets.keep({
 			name,
@@ -228,13 +233,15 @@ export class HandoverState {
 	}
 
 	forget(kept: Kept): void {
-		this.kept = this.targets.drop(kept);
+		if (this.targets) this.kept = this.targets.drop(kept);
 	}
 
-	/** What changed since something was made, document by document; null: it cannot be told any more. */
+	/** What changed of a choice since it was made, document by document; null: it cannot be told any more. */
 	since(kept: Kept): ReturnType<typeof kitDifference> | null {
-		const before = this.targets.kitOf(kept);
-		const { kit } = this;
-		return before && kit ? kitDifference(before, kit) : null;
+		const before = this.targets?.kitOf(kept);
+		const { whole } = this;
+		if (!before || !whole) return null;
+		const { scope, chosen } = kept.as;
+		return kitDifference(before, partOf(whole, this.drawnBy(whole, scope, new Set(chosen))));
 	}
 }
