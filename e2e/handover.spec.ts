@@ -1,7 +1,12 @@
 import AxeBuilder from '@axe-core/playwright';
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { address, makeProject, thud, withoutPicture } from './journey';
+import { listing } from '../scripts/lib/listings';
+import { ROOT } from '../scripts/lib/paths';
 import { readKit } from '../src/lib/documents';
 import { addDocuments, wire } from './documents';
 import { newCue, newPreset, NO_LINKS } from 'dinesis-runtime/tools';
@@ -88,4 +93,37 @@ test('motion as curves: few keys in another world, with what was done to it said
 			.filter((v) => v.impact === 'serious' || v.impact === 'critical')
 			.map((v) => `${v.id} ${v.nodes[0]!.html}`)
 	).toEqual([]);
+});
+
+test('the empty page of docs/handover.md: a cube that shakes as the tool would shake it', async ({ page }) => {
+	const dinesis = (name: string, ...args: string[]): string =>
+		execFileSync(process.execPath, ['--import', 'tsx', `scripts/${name}.ts`, ...args], { cwd: ROOT, encoding: 'utf8' });
+	const kit = 'demo/lamp-at-morrowskerry.kit.json';
+	dinesis('pack');
+	const files: Record<string, [type: string, body: string]> = {
+		'/': ['text/html', listing('docs/handover.md', 'index.html')],
+		'/page.js': ['text/javascript', listing('docs/handover.md', 'page.js')],
+		'/motion.js': ['text/javascript', dinesis('export', kit, '--as', 'calls-js', '--rig', 'keepers-eyes')],
+		'/motion.kit.json': ['application/json', dinesis('export', kit, '--as', 'kit')],
+		'/dinesis-runtime.js': ['text/javascript', readFileSync(join(ROOT, 'packed/runtime/dist/index.js'), 'utf8')]
+	};
+	await page.route('http://game.invalid/**', (route) => {
+		const file = files[new URL(route.request().url()).pathname];
+		return file ? route.fulfill({ contentType: file[0], body: file[1] }) : route.fulfill({ status: 404 });
+	});
+	const errors: string[] = [];
+	page.on('pageerror', (error) => errors.push(error.message));
+	await page.goto('http://game.invalid/');
+	await page.waitForFunction(() => 'seen' in globalThis);
+	const farthest = (): Promise<number> =>
+		page.evaluate(() =>
+			Math.max(...[...(globalThis as unknown as { seen: { offset: number[] } }).seen.offset].slice(3, 6).map(Math.abs))
+		);
+	const still = await farthest();
+	await page.mouse.click(300, 300);
+	await expect.poll(farthest).toBeGreaterThan(still + 0.2);
+	expect(errors).toEqual([]);
+	// The cube is on the picture, about where five metres are.
+	const box = await page.locator('#cube i').first().boundingBox();
+	expect(box!.width).toBeGreaterThan(40);
 });

@@ -173,8 +173,20 @@ export const SHOTS: readonly Shot[] = [
 		}
 	},
 	{
+		name: 'handover',
+		path: 'handover',
+		act: async (page) => {
+			await page
+				.getByRole('group', { name: 'What the game writes' })
+				.getByRole('radio', { name: 'TypeScript' })
+				.check();
+			await page.getByRole('combobox', { name: 'The rig that it begins with' }).selectOption('keepers-eyes');
+			await page.waitForTimeout(600);
+		}
+	},
+	{
 		name: 'rig',
-		path: 'rig/behind-the-skiff',
+		path: 'rig/over-the-shoulder',
 		act: async (page) => {
 			await page.locator('.glass.ready').waitFor();
 			await page.getByLabel('Time on the course').fill('7');
@@ -197,7 +209,7 @@ export const SHOTS: readonly Shot[] = [
 	},
 	{
 		name: 'bench-bob',
-		path: 'bench/keepers-walk',
+		path: 'bench/bad-knee',
 		act: async (page) => {
 			await page.locator('.glass.ready').waitFor();
 			await page.mouse.move(640, 30);

@@ -15,7 +15,11 @@
 			<tbody>
 				{#each desk.sends as { event, times } (event.id)}
 					<tr>
-						<th scope="row"><code>{event.id}</code>{event.kind === 'state' ? ' (a state)' : ''}</th>
+						<th scope="row"
+							><a href={desk.session.addressOf('event', event.id)}><code>{event.id}</code></a>{event.kind === 'state'
+								? ' (a state)'
+								: ''}</th
+						>
 						<td
 							>{[
 								...event.values.map((v) => (v.unit ? `${v.id} in ${v.unit}` : v.id)),
