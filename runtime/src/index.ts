@@ -18,7 +18,7 @@ export type {
 	Snapshot,
 	Trouble
 } from './game/runtime';
-export { createPlayer } from './shake/player';
+export { createPlayer } from './shake/create';
 export type { FireOptions, PlayerOptions } from './shake/options';
 export type { Player } from './shake/player';
 export { openKit } from './kit/open';

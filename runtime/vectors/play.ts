@@ -11,7 +11,7 @@ import { isLag } from '../src/lag/types';
 import { type Kit } from '../src/kit/types';
 import { LagRun } from '../src/lag/lag';
 import { mix } from '../src/random/hash';
-import { createPlayer } from '../src/shake/player';
+import { createPlayer } from '../src/shake/create';
 
 /** A stretch of a body's way: from where it is to `to`, straight, in so many steps of 1/120 s. */
 export interface Stretch {

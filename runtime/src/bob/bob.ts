@@ -61,8 +61,8 @@ export class BobRun {
 	private readonly frame = new Float64Array(9);
 	private readonly spring = new Float64Array(SPRING_NUMBERS);
 	private readonly spare = new Float64Array(1);
-	private idleWeight: number;
-	private idleTime: Seconds = 0;
+	/** How much of the breathing there is, for how long it has gone on, in seconds, and the speed from which on there is none. */
+	private readonly breath = new Float64Array(3);
 	private speed = 0;
 
 	constructor(
@@ -76,6 +76,7 @@ export class BobRun {
 		this.goal = new Float64Array(groups.length);
 		this.shares = new Float64Array(groups.length);
 		this.sizes = new Float64Array(groups.length).fill(1);
+		this.breath[2] = preset.gaits[0]?.speed ?? 1;
 		const own = combine(seed, hashText(preset.seededBy ?? preset.id));
 		this.noise = groups.map((list, g) =>
 			list.map((group, k) =>
@@ -83,7 +84,6 @@ export class BobRun {
 			)
 		);
 		this.idleNoise = idle && noiseFor(combine(own, -1), idle.channels.length);
-		this.idleWeight = 0;
 	}
 
 	/** A bob that stands where this one stands and goes its own way. */
@@ -108,8 +108,7 @@ export class BobRun {
 		this.settling = from.settling;
 		this.landing.set(from.landing);
 		this.phase = from.phase;
-		this.idleWeight = from.idleWeight;
-		this.idleTime = from.idleTime;
+		this.breath.set(from.breath.subarray(0, 2));
 		this.speed = from.speed;
 		this.frame.set(from.frame);
 		// Of another preset, perhaps: worked out anew.
@@ -178,7 +177,9 @@ export class BobRun {
 				(((was > 0 ? frame[CADENCE_WAS]! : frame[CADENCE]!) + frame[CADENCE]!) / 4) * frame[RATE]! * frame[DT]!;
 			frame[CADENCE_WAS] = frame[CADENCE]!;
 		}
-		this.speed = grounded ? speed : 0;
+		// Two stores: numbers that meet from two ways would be boxed.
+		if (grounded) this.speed = speed;
+		else this.speed = 0;
 		return Math.floor(this.phase * 2) > before;
 	}
 
@@ -279,19 +280,21 @@ export class BobRun {
 	}
 
 	private addIdle(grounded: boolean): void {
-		const { frame } = this;
-		const dt = frame[DT]!;
+		const { frame, breath } = this;
 		const { idle, preset } = this.bob;
 		if (!idle) return;
-		const first = preset.gaits[0]?.speed ?? 1;
-		const goal = grounded ? Math.max(0, 1 - frame[SPEED]! / first) : 0;
-		const most = preset.blendTime > 0 ? dt / preset.blendTime : 1;
-		const by = goal - this.idleWeight;
-		this.idleWeight = by > most ? this.idleWeight + most : by < -most ? this.idleWeight - most : goal;
-		this.idleTime += dt;
-		if (this.idleWeight <= 0) return;
-		idle.now[LEVEL] = this.idleWeight * frame[AMOUNT]!;
-		idle.now[ELAPSED] = this.idleTime;
+		let goal = 0;
+		if (grounded && frame[SPEED]! < breath[2]!) goal = 1 - frame[SPEED]! / breath[2]!;
+		let most = 1;
+		if (preset.blendTime > 0) most = frame[DT]! / preset.blendTime;
+		// A store each: numbers that meet from several ways would be boxed.
+		if (goal - breath[0]! > most) breath[0]! += most;
+		else if (goal - breath[0]! < -most) breath[0]! -= most;
+		else breath[0] = goal;
+		breath[1]! += frame[DT]!;
+		if (breath[0]! <= 0) return;
+		idle.now[LEVEL] = breath[0]! * frame[AMOUNT]!;
+		idle.now[ELAPSED] = breath[1]!;
 		addNoise(ONE_OCTAVE, this.idleNoise!, idle, this.offset);
 	}
 

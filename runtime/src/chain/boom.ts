@@ -2,6 +2,7 @@
 import { steep } from '../math/angles';
 import { lookAlong, putLook, turnBy } from '../math/look';
 import { exp2InPlace } from '../math/scalar';
+import { DT, type Clock } from '../units/clock';
 import type { RigView } from './types';
 
 /**
@@ -42,6 +43,13 @@ export class Boom {
 		this.clear = from.clear;
 		this.viewer = from.viewer;
 		for (const part of ['room', 'elapsed', 'far'] as const) this[part].set(from[part]);
+	}
+
+	/** A frame on, with so many metres free from its point on; left out: nothing stands between. */
+	advance(clock: Clock, room: number | undefined): void {
+		this.elapsed[0]! += clock[DT]!;
+		this.room[0] = Infinity;
+		if (room !== undefined) this.room[0] = room;
 	}
 
 	/** The body is there at once: so is the boom. */

@@ -1,4 +1,6 @@
 /** A camera in the body's eyes. */
+import { atan2 } from '../math/look';
+import { toDegrees } from '../units/quantities';
 import type { RigView } from './types';
 
 /** Of the eyes above the ground, in metres. */
@@ -19,3 +21,17 @@ export const EYES: RigView = {
 	pixelsPerMetre: 32,
 	tall: 360
 };
+
+/** Puts a `fixed` view's place and look into a pose that is where the body's point is; pitch and yaw at these places of it. */
+export function aimFixed(
+	{ place, turns, yaw, pitch }: RigView,
+	pose: Float64Array,
+	pitchAt: number,
+	yawAt: number
+): void {
+	const [dx, dy, dz] = [pose[0]! - place[0], pose[1]! - place[1], pose[2]! - place[2]];
+	const level = Math.sqrt(dx * dx + dz * dz);
+	for (let c = 0; c < 3; c++) pose[c] = place[c]!;
+	pose[yawAt] = turns && level > 1e-6 ? toDegrees(atan2(-dx, -dz)) : yaw;
+	pose[pitchAt] = turns ? toDegrees(atan2(dy, level)) : pitch;
+}

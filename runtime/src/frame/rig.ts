@@ -12,20 +12,19 @@
 import { BobRun, type Walking } from '../bob/bob';
 import { compileBob } from '../bob/compile';
 import { LagRun } from '../lag/lag';
-import { shortestTurn, steep } from '../math/angles';
+import { shortestTurn, STEEPEST } from '../math/angles';
 import { isBob } from '../bob/types';
 import { isLag } from '../lag/types';
 import { type AnyPreset } from '../kit/types';
-import { anglesOf, atan2, putLook, turnBy } from '../math/look';
+import { anglesOf, putLook, timesQuaternion, turnBy } from '../math/look';
 import { sinTurnsInPlace } from '../math/scalar';
 import type { GameValues } from '../drives/drives';
 import { CHANNEL_COUNT } from '../units/channels';
 import { DT, type Clock } from '../units/clock';
-import { toDegrees } from '../units/quantities';
 import { applyCeilings, compileCeilings } from '../chain/ceiling';
 import { LeanRun } from '../chain/lean';
 import { Boom, type Clear } from '../chain/boom';
-import { EYES } from '../chain/view';
+import { aimFixed, EYES } from '../chain/view';
 import { compileLets, type CompiledLets } from './lets';
 import { applyLimits, compileLimits, type CompiledLimits } from '../chain/limits';
 import { RIG_STAGES, viewOf, type Rig, type RigStage, type RigView } from '../chain/types';
@@ -230,16 +229,17 @@ export class RigRun {
 		const fell = this.bob !== null && this.bob.follow(clock, body);
 		if (this.lean) this.leanWith(clock, body.pose);
 		this.elapsed[0]! += clock[DT]!;
-		this.motion?.advance(clock);
-		if (this.boom) {
-			this.boom.elapsed[0]! += clock[DT]!;
-			this.boom.room[0] = Infinity;
-			if (body.room !== undefined) this.boom.room[0] = body.room;
-		}
+		if (this.motion !== null || this.boom !== null) this.advanceOwn(clock, body);
 		this.plain?.advance(clock, body);
 		this.aim(body.pose);
 		this.begin();
 		return fell;
+	}
+
+	/** Apart from the rest, as most rigs have neither: what is not called costs nothing. */
+	private advanceOwn(clock: Clock, body: WalkingBody): void {
+		this.motion?.advance(clock);
+		this.boom?.advance(clock, body.room);
 	}
 
 	/** Feet meet the ground after a fall at so many metres a second. */
@@ -325,16 +325,7 @@ export class RigRun {
 		pose[YAW] = body[3]!;
 		pose[ROLL] = 0;
 		if (view.kind === 'flat') pose[PITCH] = pose[YAW] = 0;
-		else if (view.kind === 'fixed') this.aimFrom(view);
-	}
-
-	private aimFrom({ place, turns, yaw, pitch }: RigView): void {
-		const { aimed: pose } = this;
-		const [dx, dy, dz] = [pose[0]! - place[0], pose[1]! - place[1], pose[2]! - place[2]];
-		const level = Math.sqrt(dx * dx + dz * dz);
-		for (let c = 0; c < 3; c++) pose[c] = place[c]!;
-		pose[YAW] = turns && level > 1e-6 ? toDegrees(atan2(-dx, -dz)) : yaw;
-		pose[PITCH] = turns ? toDegrees(atan2(dy, level)) : pitch;
+		else if (view.kind === 'fixed') aimFixed(view, pose, PITCH, YAW);
 	}
 
 	private run(from: number, to: number): void {
@@ -401,7 +392,9 @@ export class RigRun {
 			const moves = view.kind === 'flat' ? c < 2 : view.kind === 'fixed' ? c >= PITCH : true;
 			if (moves) pose[c]! += lag.behind[c]! / per;
 		}
-		pose[PITCH] = steep(pose[PITCH]!);
+		// Written out: a number that a call returns may be boxed.
+		if (pose[PITCH]! > STEEPEST) pose[PITCH] = STEEPEST;
+		else if (pose[PITCH]! < -STEEPEST) pose[PITCH] = -STEEPEST;
 	}
 
 	/** Before the lag: what was added so far becomes part of the pose that it follows. */
@@ -449,15 +442,4 @@ export class RigRun {
 		for (let c = 0; c < 3; c++) camera[c] = pose[c]!;
 		putLook(pose[YAW]!, pose[PITCH]!, camera, 3, pose[ROLL]!);
 	}
-}
-
-/** a·b of the quaternion at `at` of `a` (with `back` its opposite) and the one in `b`, into `out`. */
-function timesQuaternion(a: Float64Array, at: number, b: Float64Array, out: Float64Array, back: boolean): void {
-	const s = back ? -1 : 1;
-	const [ax, ay, az, aw] = [s * a[at]!, s * a[at + 1]!, s * a[at + 2]!, a[at + 3]!];
-	const [bx, by, bz, bw] = [b[0]!, b[1]!, b[2]!, b[3]!];
-	out[0] = aw * bx + ax * bw + ay * bz - az * by;
-	out[1] = aw * by - ax * bz + ay * bw + az * bx;
-	out[2] = aw * bz + ax * by - ay * bx + az * bw;
-	out[3] = aw * bw - ax * bx - ay * by - az * bz;
 }

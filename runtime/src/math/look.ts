@@ -82,3 +82,14 @@ export function lookAlong(way: Float64Array, out: Float64Array, at: number): voi
 	if (level > 1e-6) out[at + 1] = toDegrees(atan2(-x, -z));
 	if (level > 1e-6 || y > 1e-6 || y < -1e-6) out[at] = steep(toDegrees(atan2(y, level)));
 }
+
+/** a·b of the quaternion at `at` of `a` (with `back` its opposite) and the one in `b`, into `out`. */
+export function timesQuaternion(a: Float64Array, at: number, b: Float64Array, out: Float64Array, back: boolean): void {
+	const s = back ? -1 : 1;
+	const [ax, ay, az, aw] = [s * a[at]!, s * a[at + 1]!, s * a[at + 2]!, a[at + 3]!];
+	const [bx, by, bz, bw] = [b[0]!, b[1]!, b[2]!, b[3]!];
+	out[0] = aw * bx + ax * bw + ay * bz - az * by;
+	out[1] = aw * by - ax * bz + ay * bw + az * bx;
+	out[2] = aw * bz + ax * by - ay * bx + az * bw;
+	out[3] = aw * bw - ax * bx - ay * by - az * bz;
+}

@@ -4,7 +4,7 @@ import type { ChannelSettings, Pattern } from './pattern';
 import type { Layer, ShakePreset } from '../shake/types';
 import { shakePreset } from '../kit/preset-shape';
 import { openAs } from '../kit/shape';
-import { createPlayer } from '../shake/player';
+import { createPlayer } from '../shake/create';
 import { compileKick } from './kick';
 
 const none = { time: 0, ease: 'linear' } as const;

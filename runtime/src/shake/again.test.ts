@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { newLayer, newPreset } from '../kit/fresh';
 import type { Layer, OverlapRule, Reach, ShakePreset } from './types';
 import type { FireOptions } from './options';
-import { createPlayer, type Player } from './player';
+import { createPlayer } from './create';
+import { type Player } from './player';
 
 const none = { time: 0, ease: 'linear' } as const;
 const linear = (time: number) => ({ time, ease: 'linear' }) as const;

@@ -47,3 +47,19 @@ export function makeRoom(running: readonly Play[], presetId: string, limit: numb
 	}
 	return !room;
 }
+
+/** The first of those on their way to one that may run then that has arrived by a time; and how many are on their way. */
+export function firstToArrive(
+	running: readonly Play[],
+	time: Seconds
+): { readonly next: Play | null; readonly count: number } {
+	let next: Play | null = null;
+	let count = 0;
+	for (const play of running) {
+		if (!play.waits) continue;
+		count++;
+		const at = play.trigger + play.delay;
+		if (at <= time && (!next || at < next.trigger + next.delay)) next = play;
+	}
+	return { next, count };
+}

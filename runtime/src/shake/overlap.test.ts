@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newLayer, newPreset } from '../kit/fresh';
 import type { OverlapRule, ShakePreset } from './types';
-import { createPlayer, type Player } from './player';
+import { createPlayer } from './create';
+import { type Player } from './player';
 
 /** A preset whose motion is its gain: a square at 0 Hz on x. */
 function level(id: string, part: Partial<ShakePreset> = {}, timing: Partial<ShakePreset['timing']> = {}): ShakePreset {

@@ -4,7 +4,7 @@ import { newLayer, newPreset } from '../kit/fresh';
 import type { ChannelSettings, Pattern, Start } from '../patterns/pattern';
 import type { Layer, ShakePreset } from './types';
 import { JUMPS_BETWEEN } from '../patterns/jumps';
-import { createPlayer } from './player';
+import { createPlayer } from './create';
 
 const none = { time: 0, ease: 'linear' } as const;
 const noise: Pattern = { kind: 'noise', octaves: 3, lacunarity: 2, persistence: 0.5 };

@@ -12,21 +12,18 @@ import { combine } from '../random/hash';
 import { CHANNEL_COUNT, type View } from '../units/channels';
 import { TIME, type Clock } from '../units/clock';
 import type { Seconds } from '../units/quantities';
-import { duckedBy, makeRoom, metBy } from './among';
+import { duckedBy, firstToArrive, makeRoom, metBy } from './among';
 import { compileShake, type CompiledShake } from './compile';
 import { GameValues } from '../drives/drives';
 import type { CompiledReach } from './reach';
-import { addTurned, sourceAxes } from './space';
+import { addTurned, sameAxes, sourceAxes } from './space';
 import type { FireOptions, Outcome, PlayerOptions } from './options';
 import { Play } from './play';
 import { Stand } from './stand';
-import { createScratch, FACTOR, NOW, OUTER, type PlaySettings, type Scratch } from './settings';
+import { createScratch, FACTOR, NOW, OUTER, settingsOf, type PlaySettings, type Scratch } from './settings';
 
 /** What gives way to another one takes at least so long. */
 const LEAST_GIVING_WAY: Seconds = 0.05;
-
-const sameAxes = (a: Float64Array | null, b: Float64Array | null): boolean =>
-	a === b || (a !== null && b !== null && a.every((v, i) => v === b[i]));
 
 /** Plays shakes; made by `createPlayer`. */
 export class Player {
@@ -139,15 +136,10 @@ export class Player {
 		if (!shake || (this.view !== null && shake.preset.view !== this.view)) return null;
 		const { overlap, timing, space } = shake.preset;
 		const { at, length } = options;
-		const settings: PlaySettings = {
-			strength: options.strength ?? 1,
-			length,
-			rate: options.rate ?? 1,
-			place: at ?? null,
-			axes: space === 'source' && at ? sourceAxes(this.stand.rest, at, new Float64Array(9)) : null,
-			holders: options.holder === undefined ? [] : [options.holder],
-			builder: options.builder ?? ''
-		};
+		const settings = settingsOf(
+			options,
+			space === 'source' && at ? sourceAxes(this.stand.rest, at, new Float64Array(9)) : null
+		);
 		const own = length === undefined ? shake : compileShake(shake.preset, length);
 		const trigger = this.time - (options.ago ?? 0);
 		const delay = timing.delay + this.onItsWay(shake.reach, at);
@@ -374,14 +366,7 @@ export class Player {
 	private letArrive(): void {
 		const { time } = this;
 		for (;;) {
-			let next: Play | null = null;
-			let count = 0;
-			for (const play of this.running) {
-				if (!play.waits) continue;
-				count++;
-				const at = play.trigger + play.delay;
-				if (at <= time && (!next || at < next.trigger + next.delay)) next = play;
-			}
+			const { next, count } = firstToArrive(this.running, time);
 			this.waiting = count;
 			if (!next) return;
 			next.waits = false;
@@ -396,10 +381,7 @@ export class Player {
 		}
 	}
 
-	/**
-	 * Goes on with the plays of another player, at its time, as this one's presets are; those of presets that it does not have play on
-	 * as they were.
-	 */
+	/** Goes on with the plays of another player, at its time, as this one's presets are; those of others play on as they were. */
 	adopt(from: Player): void {
 		const { time } = from;
 		Object.assign(this, { time, fired: from.fired, waiting: from.waiting });
@@ -413,29 +395,34 @@ export class Player {
 
 	/** The offset at the time that the player stands at. Returns `offset`. */
 	sum(): Float64Array {
+		const { offset, running } = this;
 		this.summed = true;
-		return this.sumOf(null, this.offset);
+		offset.fill(0);
+		this.scratch.frame[NOW] = this.time;
+		for (let i = 0; i < running.length; i++) this.add(running[i]!, offset);
+		return offset;
 	}
 
-	/** What the plays of some presets come to, at the time that the player stands at; null: of all. Returns `offset`. */
-	sumOf(presets: ReadonlySet<string> | null, offset: Float64Array): Float64Array {
-		const { running, scratch, time, ducking } = this;
+	/** What the plays of some presets come to, at the time that the player stands at. Returns `offset`. */
+	sumOf(presets: ReadonlySet<string>, offset: Float64Array): Float64Array {
+		const { running } = this;
 		offset.fill(0);
-		scratch.frame[NOW] = time;
-		for (let i = 0; i < running.length; i++) {
-			const play = running[i]!;
-			if (this.view !== null && play.compiled.preset.view !== this.view) continue;
-			if (presets !== null && !presets.has(play.presetId)) continue;
-			scratch.frame[FACTOR] = scratch.frame[OUTER] = play.ducked = ducking ? duckedBy(running, play, time) : 1;
-			if (play.modulated) this.modulate(play);
-			if (play.isCameras) play.addTo(scratch, offset);
-			else {
-				this.turned.fill(0);
-				play.addTo(scratch, this.turned);
-				addTurned(this.stand.rest, play.sourceAxes, play.movesIn, this.turned, offset);
-			}
-		}
+		this.scratch.frame[NOW] = this.time;
+		for (let i = 0; i < running.length; i++) if (presets.has(running[i]!.presetId)) this.add(running[i]!, offset);
 		return offset;
+	}
+
+	private add(play: Play, offset: Float64Array): void {
+		const { running, scratch, turned, ducking } = this;
+		if (this.view !== null && play.compiled.preset.view !== this.view) return;
+		scratch.frame[FACTOR] = scratch.frame[OUTER] = play.ducked = ducking ? duckedBy(running, play, this.time) : 1;
+		if (play.modulated) this.modulate(play);
+		if (play.isCameras) play.addTo(scratch, offset);
+		else {
+			turned.fill(0);
+			play.addTo(scratch, turned);
+			addTurned(this.stand.rest, play.sourceAxes, play.movesIn, turned, offset);
+		}
 	}
 
 	/** Lets game values set a play's tempo: in every step, as its phases hang on all that were. */
@@ -460,14 +447,3 @@ export class Player {
 		frame[OUTER]! *= this.driven[0]!;
 	}
 }
-
-/**
- * A player of shakes alone, for a game that has cameras and events of its own; presets of other families are passed over.
- *
- *     const player = createPlayer(kit.presets, { seed: 1 });
- *     player.fire('thud', { strength: 0.5 });
- *     player.advance(1 / 60);
- *     player.offset; // x, y, z in metres, pitch, yaw, roll in degrees, fov in degrees
- */
-export const createPlayer = (presets: readonly PresetOfAnyFamily[], options?: PlayerOptions): Player =>
-	new Player(presets, options);

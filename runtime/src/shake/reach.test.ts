@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newLayer, newPreset } from '../kit/fresh';
 import type { Drive } from '../drives/types';
 import type { Reach, ShakePreset } from './types';
-import { createPlayer } from './player';
+import { createPlayer } from './create';
 import { fallOff } from './reach';
 
 const none = { time: 0, ease: 'linear' } as const;

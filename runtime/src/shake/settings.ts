@@ -1,6 +1,7 @@
 /** What a play is fired with, and what all plays of a player share within a frame. */
 import type { Seconds } from '../units/quantities';
 import { createGainSlots } from './gain';
+import type { FireOptions } from './options';
 
 /** What a play is fired with. */
 export interface PlaySettings {
@@ -18,6 +19,20 @@ export interface PlaySettings {
 	/** What builds it up; empty: nothing does. */
 	readonly builder: string;
 }
+
+/** What a game or a cue says, and what it leaves out. `axes`: of the source's frame. */
+export const settingsOf = (
+	{ strength = 1, length, rate = 1, at, holder, builder = '' }: FireOptions,
+	axes: Float64Array | null
+): PlaySettings => ({
+	strength,
+	length,
+	rate,
+	place: at ?? null,
+	axes,
+	holders: holder === undefined ? [] : [holder],
+	builder
+});
 
 /** Buffers for one frame, shared by all plays of a player. */
 export interface Scratch {

@@ -57,3 +57,6 @@ export function addTurned(
 	}
 	for (let c = 0; c < moved.length; c++) out[c]! += moved[c]!;
 }
+
+export const sameAxes = (a: Float64Array | null, b: Float64Array | null): boolean =>
+	a === b || (a !== null && b !== null && a.every((v, i) => v === b[i]));
