@@ -59,6 +59,17 @@ test('from a project to what a game takes: a part of the kit, calls, names, and 
 	await page.getByRole('group', { name: 'Names' }).getByRole('radio', { name: 'C#' }).check();
 	await expect(page.getByLabel('What stands in MotionNames.cs')).toContainText('public const string Hit = "hit";');
 
+	// A sheet for the team, which prints to one file.
+	await page.getByRole('radio', { name: 'Markdown' }).check();
+	await expect(page.getByLabel(/^What stands in .*\.md$/)).toContainText('### Thud (`thud`)');
+	await page.getByRole('radio', { name: 'HTML' }).check();
+	const html = page.getByLabel(/^What stands in .*\.html$/);
+	await expect(html).toContainText('<h3>Thud <code>thud</code></h3>');
+	const sheet = await page.context().newPage();
+	await sheet.setContent((await html.textContent())!);
+	expect((await sheet.pdf()).toString('latin1', 0, 5)).toBe('%PDF-');
+	await sheet.close();
+
 	// What changed since is told where it was made before.
 	await addDocuments(request, bench, 'cue', [newCue('d', 'hit', 'thud')]);
 	await page.getByRole('radio', { name: 'everything' }).click();

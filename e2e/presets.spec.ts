@@ -200,7 +200,7 @@ test('the id follows the name, in the address and in every cue; set by hand it s
 	await expect(page).toHaveURL(/\/bench\/hull-struck$/);
 	await expect(id).toHaveValue('hull-struck');
 	await page.keyboard.press('Escape');
-	await expect(page.getByRole('link', { name: 'in one cue' })).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Set off by: Hit' })).toBeVisible();
 
 	await id.fill('knock');
 	await id.press('Enter');
@@ -212,11 +212,11 @@ test('the id follows the name, in the address and in every cue; set by hand it s
 	await expect(keeping(page)).toHaveText(/^kept/);
 	await page.reload();
 	await expect(page.getByRole('heading', { name: 'Hull struck' })).toBeVisible();
-	await expect(page.getByRole('link', { name: 'in one cue' })).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Set off by: Hit' })).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
 	await page.keyboard.press('ControlOrMeta+z');
 	await expect(page).toHaveURL(/\/bench\/hull-struck$/);
-	await expect(page.getByRole('link', { name: 'in one cue' })).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Set off by: Hit' })).toBeVisible();
 });
 
 test('a number takes units and sums, says what it made of them, and what it does not understand', async ({

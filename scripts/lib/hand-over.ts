@@ -21,6 +21,7 @@ import {
 	type Language,
 	type Shape
 } from '../../src/lib/handover';
+import { sheetHtml, sheetMarkdown, sheetOf } from '../../src/lib/handover/sheet';
 import { glbBytes, gltfOf, gltfText } from '../../src/lib/handover/gltf';
 import { clearInGrounds } from '../../src/lib/world/clear';
 import { isShake } from 'dinesis-runtime/tools';
@@ -32,6 +33,8 @@ export const TARGETS = [
 	'kit',
 	'kit-min',
 	'module',
+	'sheet-html',
+	'sheet-md',
 	'calls-ts',
 	'calls-js',
 	...LANGUAGES.map((language) => `names-${language}`),
@@ -177,6 +180,8 @@ export async function handOver(given: Kit, target: string, args: Arguments, sink
 	if (target === 'kit') return sink.write(writeKit(kit));
 	if (target === 'kit-min') return sink.write(kitMinified(kit));
 	if (target === 'module') return sink.write(kitModule(kit));
+	if (target === 'sheet-html') return sink.write(sheetHtml(sheetOf(kit)));
+	if (target === 'sheet-md') return sink.write(sheetMarkdown(sheetOf(kit)));
 	if (target.startsWith('names-')) return sink.write(namesFile(kit, target.slice(6) as Language));
 	if (target.startsWith('calls-')) {
 		const rig = args.flags.get('rig') ?? null;

@@ -58,4 +58,6 @@ export interface SearchDoor {
 export interface HandoverDoor {
 	/** Motion as files; `progress` hears how much is done, 0–1. Fails with what is not there or cannot be. */
 	curves(kit: Kit, wish: CurveWish, progress: (part: number) => void): Promise<MadeCurves | null>;
+	/** The sheet for the team: every shake is measured for it. */
+	sheet(kit: Kit, as: 'html' | 'md'): string;
 }

@@ -4,7 +4,7 @@
 	import RoomHead from '$lib/room/RoomHead.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import AsWhat from './AsWhat.svelte';
-	import { HandoverState, isCurves } from './handover.svelte';
+	import { HandoverState, isCurves, isSheet } from './handover.svelte';
 	import Made from './Made.svelte';
 	import Sends from './Sends.svelte';
 	import TextPreview from './TextPreview.svelte';
@@ -31,8 +31,10 @@
 			<div class="made">
 				{#if isCurves(desk.target)}
 					{#await import('./CurvesPreview.svelte') then { default: CurvesPreview }}<CurvesPreview {desk} />{/await}
+				{:else if isSheet(desk.target)}
+					{#await import('./SheetPreview.svelte') then { default: SheetPreview }}<SheetPreview {desk} />{/await}
 				{:else}
-					<TextPreview {desk} />
+					<TextPreview {desk} text={desk.text} />
 				{/if}
 				<div class="below">
 					<Sends {desk} />

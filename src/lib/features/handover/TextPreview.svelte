@@ -7,14 +7,21 @@
 	import { saveText } from '$lib/ui/save-text';
 	import type { HandoverState } from './handover.svelte';
 
-	let { desk }: { desk: HandoverState } = $props();
+	interface Props {
+		desk: HandoverState;
+		/** What stands in it; null: it is being made. */
+		text: string | null;
+	}
+	let { desk, text: given }: Props = $props();
 
 	/** So much of it is shown; all of it is copied and saved. */
 	const MOST = 20_000;
-	const text = $derived(desk.text ?? '');
+	const text = $derived(given ?? '');
 	const size = $derived(new Blob([text]).size);
-	const written = $derived(size < 10_240 ? `${size} bytes` : `${(size / 1024).toFixed(0)} KB`);
-	const TYPES: Readonly<Record<string, string>> = { json: 'application/json' };
+	const written = $derived(
+		given === null ? 'being made …' : size < 10_240 ? `${size} bytes` : `${(size / 1024).toFixed(0)} KB`
+	);
+	const TYPES: Readonly<Record<string, string>> = { json: 'application/json', html: 'text/html' };
 
 	async function copy() {
 		try {
@@ -36,8 +43,8 @@
 		<header>
 			<h2>{desk.file}</h2>
 			<small>{written}</small>
-			<Button onclick={() => void copy()}><Copy size={14} /> Copy</Button>
-			<Button strong onclick={save}><Download size={14} /> Save</Button>
+			<Button disabled={given === null} onclick={() => void copy()}><Copy size={14} /> Copy</Button>
+			<Button strong disabled={given === null} onclick={save}><Download size={14} /> Save</Button>
 		</header>
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 		<pre tabindex="0" aria-label="What stands in {desk.file}">{text.slice(0, MOST)}{#if text.length > MOST}

@@ -25,7 +25,8 @@ import type { ProjectSession } from '$lib/session/session.svelte';
 import { fileName } from '$lib/ui/save-text';
 import { openTargets, type Kept, type Targets } from './targets';
 
-export type Target = 'kit' | 'kit-min' | 'module' | `names-${Language}` | 'calls-ts' | 'calls-js' | CurveFile;
+export type Target =
+	'kit' | 'kit-min' | 'module' | `names-${Language}` | 'calls-ts' | 'calls-js' | 'sheet-html' | 'sheet-md' | CurveFile;
 
 export interface TargetRow {
 	readonly target: Target;
@@ -49,6 +50,17 @@ export const TARGETS: readonly { readonly title: string; readonly rows: readonly
 		]
 	},
 	{
+		title: 'A sheet for the team',
+		rows: [
+			{
+				target: 'sheet-html',
+				label: 'HTML',
+				about: 'one page that prints: drawings, numbers in words, figures, what sets off what'
+			},
+			{ target: 'sheet-md', label: 'Markdown', about: 'the same as text' }
+		]
+	},
+	{
 		title: 'Names',
 		rows: LANGUAGES.map((language) => ({
 			target: `names-${language}` as const,
@@ -68,6 +80,8 @@ export const TARGETS: readonly { readonly title: string; readonly rows: readonly
 ];
 export const CURVES: readonly Target[] = ['csv', 'json', 'gltf', 'glb'];
 export const isCurves = (target: Target): target is CurveFile => CURVES.includes(target);
+
+export const isSheet = (target: Target): boolean => target.startsWith('sheet-');
 
 /** A document that may go out. */
 export interface Entry {
@@ -162,7 +176,7 @@ export class HandoverState {
 	/** What stands in the file, where it is a text; null: it is made by the worker. */
 	readonly text = $derived.by((): string | null => {
 		const { kit, target, rig } = this;
-		if (!kit || isCurves(target)) return null;
+		if (!kit || isCurves(target) || isSheet(target)) return null;
 		if (target === 'kit') return writeKit(kit);
 		if (target === 'kit-min') return kitMinified(kit);
 		if (target === 'module') return kitModule(kit);
@@ -181,6 +195,8 @@ export class HandoverState {
 		const { target, session } = this;
 		if (target === 'kit' || target === 'kit-min') return this.kitFile;
 		if (target === 'module') return `${fileName(session.project.name)}.kit.ts`;
+		if (target === 'sheet-html') return `${fileName(session.project.name)}.html`;
+		if (target === 'sheet-md') return `${fileName(session.project.name)}.md`;
 		if (target === 'calls-ts') return 'motion.ts';
 		if (target === 'calls-js') return 'motion.js';
 		if (target.startsWith('names-')) return LANGUAGE_WORDS[target.slice(6) as Language].file;
