@@ -96,6 +96,22 @@ describe('a rig’s own motion', () => {
 		expect(go(frame, 1, 1.25)).toEqual([0, 1]);
 	});
 
+	it('the first one that comes, and the last one that goes, fade as well', () => {
+		const frame = begin(kitOf([rigOf('a', [])]));
+		go(frame, 1);
+		frame.use(kitOf([rigOf('a', [plays('right')])]));
+		expect(go(frame, 0.25, 1)[0]).toBeCloseTo(0.25, 6);
+		expect(go(frame, 1, 1.25)[0]).toBe(1);
+		frame.use(kitOf([rigOf('a', [])]));
+		expect(go(frame, 0.25, 2.25)[0]).toBeCloseTo(0.75, 6);
+		expect(go(frame, 1, 2.5)[0]).toBe(0);
+		// Left out with its stage it is gone at once, as the shakes are.
+		const out = begin(kitOf([rigOf('a', [plays('right')])]));
+		go(out, 1);
+		out.use(kitOf([rigOf('a', [plays('right')], { bypass: ['shakes'] })]));
+		expect(go(out, DT, 1)[0]).toBe(0);
+	});
+
 	it('takes a changed preset and a changed strength while it plays', () => {
 		const frame = begin(kitOf([rigOf('a', [plays('right')])]));
 		const right = presets[0] as ShakePreset;

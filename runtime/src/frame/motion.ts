@@ -46,6 +46,20 @@ export class OwnMotion {
 		this.begin(!softly);
 	}
 
+	/** The same motion on its way out: what plays fades, nothing begins. */
+	leaving(values: GameValues): OwnMotion {
+		const copy = Object.assign(this.fork(values), { list: [] });
+		copy.begin(false);
+		return copy;
+	}
+
+	/** Fades in instead of being there: it came to be while one looks. */
+	comeUp(): void {
+		for (const play of this.player.plays) play.cut(this.player.now);
+		this.player.bringTo(this.player.now);
+		this.begin(false);
+	}
+
 	/** A frame on. */
 	advance(clock: Clock): void {
 		this.clock[TIME]! += clock[DT]!;

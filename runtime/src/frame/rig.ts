@@ -45,7 +45,6 @@ const MOTION: readonly RigStage[] = ['bob', 'lean', 'shakes'];
 const STILL = new Float64Array(CHANNEL_COUNT);
 const POSE = 6;
 const [PITCH, YAW, ROLL] = [3, 4, 5];
-const [X_OFF, ROLL_OFF] = [0, 5];
 
 export class RigRun {
 	/** What the camera rests on: x, y, z, and its orientation as a quaternion x, y, z, w. */
@@ -62,7 +61,7 @@ export class RigRun {
 	private readonly lag: LagRun | null = null;
 	/** Of a `chase` view. */
 	private readonly boom: Boom | null = null;
-	private readonly motion: OwnMotion | null = null;
+	private motion: OwnMotion | null = null;
 	/** What of the shakes is seen through it; null: all. */
 	readonly lets: CompiledLets | null = null;
 	private readonly limits: CompiledLimits | null = null;
@@ -96,7 +95,7 @@ export class RigRun {
 	constructor(
 		readonly rig: Rig | null,
 		presets: readonly AnyPreset[],
-		values: GameValues,
+		private readonly values: GameValues,
 		seed = 1
 	) {
 		this.view = rig?.view ?? EYES;
@@ -201,10 +200,16 @@ export class RigRun {
 		if (this.lean && from.lean && sameView) this.lean.takeOver(from.lean);
 		const sameRig = this.rig?.id === from.rig?.id;
 		if (this.boom && from.boom && sameRig) this.boom.takeOver(from.boom);
-		if (this.motion && from.motion && viewOf(this.view.kind) === viewOf(from.view.kind))
-			this.motion.takeOver(from.motion, sameRig);
+		if (viewOf(this.view.kind) === viewOf(from.view.kind)) this.takeOverMotion(from, sameRig);
 		if (this.plain) this.plain.takeOver(from.plain ?? from);
 		this.begin();
+	}
+
+	/** What both play runs on; what is changed about a rig while one looks through it fades. */
+	private takeOverMotion({ motion }: RigRun, sameRig: boolean): void {
+		if (this.motion && motion) this.motion.takeOver(motion, sameRig);
+		else if (sameRig && this.motion) this.motion.comeUp();
+		else if (sameRig && motion && !this.rig!.bypass.includes('shakes')) this.motion = motion.leaving(this.values);
 	}
 
 	/** Multiplies the size of a gait of the head bob; the size follows in the bob's blend time. */
@@ -358,8 +363,8 @@ export class RigRun {
 
 	private addLean(): void {
 		if (!this.lean) return;
-		this.offset[X_OFF]! += this.lean.sway;
-		this.offset[ROLL_OFF]! += this.lean.roll;
+		this.offset[0]! += this.lean.sway;
+		this.offset[ROLL]! += this.lean.roll;
 	}
 
 	private note(stage: number, done: Float64Array): void {

@@ -20,7 +20,7 @@ const TAKEN = new Set(
 	(
 		'break case catch class const continue debugger default delete do else enum export extends false finally for function if import in ' +
 		'instanceof new null return super switch this throw true try typeof var void while with yield let static await package private ' +
-		'protected public interface implements arguments eval runtime frame kit read createRuntime openKit place key'
+		'protected public interface implements arguments eval runtime frame kit read createRuntime openKit place key length tags'
 	).split(' ')
 );
 
@@ -51,6 +51,15 @@ export function usedValues(kit: Pick<Kit, 'parameters' | 'presets' | 'cues'>): K
 	return kit.parameters.filter(({ id }) => used.has(id));
 }
 
+/** Whether some cue plays for as long as the event itself takes. */
+const asksLength = ({ cues }: Pick<Kit, 'cues'>, event: GameEvent): boolean =>
+	cues.some(
+		(cue) => cue.on && cue.event === event.id && cue.actions.some((a) => a.kind === 'play' && a.length === 'event')
+	);
+
+/** A text of the language. */
+const quoted = (text: string): string => `'${text.replace(/[\\']/g, '\\$&')}'`;
+
 /** Comments are one line. */
 const line = (text: string): string => text.replace(/\s+/g, ' ').replace(/\*\//g, '*\u200b/').trim();
 
@@ -68,19 +77,23 @@ export function callsFile(kit: Kit, { types, file, rig }: CallsOptions): string 
 	};
 	const parts = [
 		types
-			? "import { createRuntime, openKit, type EventOptions, type RuntimeBody, type RuntimeFrame } from 'dinesis-runtime';"
+			? "import { createRuntime, openKit, type RuntimeBody, type RuntimeFrame } from 'dinesis-runtime';"
 			: "import { createRuntime, openKit } from 'dinesis-runtime';",
-		`import kit from './${file}' with { type: 'json' };`,
+		`import kit from ${quoted(`./${file}`)} with { type: 'json' };`,
 		'',
 		'const read = openKit(kit);',
 		"if (!read.ok) throw new Error(read.problems.map(({ place, message }) => `${place} ${message}`).join('\\n'));",
 		`export const runtime = createRuntime(read.value, { seed: 1${rig === null ? '' : `, rig: '${rig}'`} });`
 	];
-	const carried = ({ values: numbers, placed }: GameEvent): { given: string; sent: string; more: string } => {
+	const carried = (event: GameEvent): { given: string; sent: string; more: string } => {
+		const { values: numbers, placed, mayCarry = [] } = event;
+		const lasts = asksLength(kit, event);
 		const fields = functionNames(numbers.map(({ id }) => id));
 		const given = [
 			...numbers.map(({ id }) => `${fields.get(id)}${typed(': number')}`),
-			...(placed ? [`place${typed(': readonly [number, number, number]')}`] : [])
+			...(placed ? [`place${typed(': readonly [number, number, number]')}`] : []),
+			...(lasts ? [`length${typed(': number')}`] : []),
+			...(mayCarry.length > 0 ? [`tags${typed(`?: readonly (${mayCarry.map(quoted).join(' | ')})[]`)}`] : [])
 		];
 		const sent = [
 			...(numbers.length > 0
@@ -90,12 +103,18 @@ export function callsFile(kit: Kit, { types, file, rig }: CallsOptions): string 
 							.join(', ')} }`
 					]
 				: []),
-			...(placed ? ['place'] : [])
+			...(placed ? ['place'] : []),
+			...(lasts ? ['length'] : []),
+			...(mayCarry.length > 0 ? ['tags'] : [])
 		];
 		return {
 			given: given.join(', '),
 			sent: sent.join(', '),
-			more: numbers.map((v) => `${fields.get(v.id)} in ${v.unit || 'no unit'}, ${v.min} to ${v.max}`).join('; ')
+			more: [
+				...numbers.map((v) => `${fields.get(v.id)} in ${v.unit || 'no unit'}, ${v.min} to ${v.max}`),
+				...(lasts ? ['length in s, of the event itself'] : []),
+				...(mayCarry.length > 0 ? [`tags: what it came from or happened to, any of ${mayCarry.join(', ')}`] : [])
+			].join('; ')
 		};
 	};
 	for (const event of events) {
@@ -127,5 +146,5 @@ export function callsFile(kit: Kit, { types, file, rig }: CallsOptions): string 
 		`export const frame = (dt${typed(': number')}, body${typed(': RuntimeBody')})${typed(': RuntimeFrame')} => runtime.advance(dt, body);`,
 		''
 	);
-	return parts.join('\n').replace(', type EventOptions', '');
+	return parts.join('\n');
 }

@@ -65,7 +65,7 @@ export function curvesOfShake(preset: ShakePreset, options: ShakeOptions = {}): 
 		const said = loop !== null ? 'It is over by itself, at rest: it needs no seam.' : '';
 		return { ...plain, count: track.count, values: track.values, said };
 	}
-	// A loop of n pictures: the picture after the last is the first again, and is not written.
+	// A loop of n pictures; the one behind the last is the first again, so that whoever plays it knows how long it is.
 	const n = Math.max(2, Math.round(seconds * fps));
 	const settled =
 		preset.timing.delay + preset.timing.fadeIn.time + Math.max(0, ...preset.layers.map(({ delay }) => delay));
@@ -75,7 +75,7 @@ export function curvesOfShake(preset: ShakePreset, options: ShakeOptions = {}): 
 	let seam = 0;
 	for (const i of [0, 1])
 		for (let c = 0; c < CHANNEL_COUNT; c++) seam = Math.max(seam, Math.abs(at(i, c) - at(n + i, c)));
-	const values = new Float64Array(n * CHANNEL_COUNT);
+	const values = new Float64Array((n + 1) * CHANNEL_COUNT);
 	const over = Math.min(n, Math.max(1, Math.round(loop * fps)));
 	const byItself = seam < SEAM;
 	for (let i = 0; i < n; i++)
@@ -84,10 +84,11 @@ export function curvesOfShake(preset: ShakePreset, options: ShakeOptions = {}): 
 			const share = byItself || i >= over ? 1 : smooth(i / over);
 			values[i * CHANNEL_COUNT + c] = share === 1 ? at(i, c) : at(i, c) * share + at(n + i, c) * (1 - share);
 		}
+	values.copyWithin(n * CHANNEL_COUNT, 0, CHANNEL_COUNT);
 	const said = byItself
 		? 'It goes round by itself.'
 		: `Its first ${Number((over / fps).toPrecision(3))} s go over from what follows its end, so that it goes round.`;
-	return { ...plain, count: n, values, said };
+	return { ...plain, count: n + 1, values, said };
 }
 
 const smooth = (t: number): number => t * t * (3 - 2 * t);

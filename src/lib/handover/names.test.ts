@@ -165,12 +165,13 @@ describe.each(kits)('what a game writes for %s', (_, kit) => {
 	it('is sound JavaScript and TypeScript against the run-time', () => {
 		const tools = 'declare module "./a.kit.json" { const kit: unknown; export default kit; }\n';
 		const runtime = `declare module 'dinesis-runtime' {
+	type Sent = { values?: Record<string, number>; place?: readonly [number, number, number]; length?: number; tags?: readonly string[] };
 	export type RuntimeBody = { pose: number[] };
 	export type RuntimeFrame = { fov: number };
 	export const openKit: (kit: unknown) => { ok: true; value: object } | { ok: false; problems: { place: string; message: string }[] };
 	export const createRuntime: (kit: object, options: { seed: number; rig?: string }) => {
-		raise(event: string, options?: { values?: Record<string, number>; place?: readonly [number, number, number] }): void;
-		begin(event: string, options?: { key?: string; values?: Record<string, number>; place?: readonly [number, number, number] }): void;
+		raise(event: string, options?: Sent): void;
+		begin(event: string, options?: Sent & { key?: string }): void;
 		end(event: string, options?: { key?: string }): void;
 		set(value: string, to: number): void;
 		advance(dt: number, body: RuntimeBody): RuntimeFrame;
@@ -193,6 +194,28 @@ describe.each(kits)('what a game writes for %s', (_, kit) => {
 		const calls = [...plain.matchAll(/runtime\.(raise|begin|set)\('([^']+)'/g)].map((m) => m[2]!);
 		expect(calls).toEqual([...answered(kit), ...usedValues(kit)].map(({ id }) => id));
 	});
+});
+
+it('an event whose own length a cue asks for is called with it; tags that may come are its own', () => {
+	const asks = {
+		...odd,
+		events: odd.events.map((e) => (e.id === 'a1' ? { ...e, mayCarry: ['enemy', "o'clock"] } : e)),
+		cues: odd.cues.map((cue) => ({
+			...cue,
+			actions: cue.actions.map((a) =>
+				a.kind === 'play' && cue.event === 'a1' ? { ...a, length: 'event' as const } : a
+			)
+		}))
+	};
+	const text = callsFile(asks, { types: true, file: 'a.kit.json', rig: null });
+	expect(text).toContain(
+		"length: number, tags?: readonly ('enemy' | 'o\\'clock')[]) => runtime.raise('a1', { place, length, tags });"
+	);
+	expect(callsFile(odd, { types: true, file: 'a.kit.json', rig: null })).not.toMatch(/length|tags/);
+});
+
+it('a file whose name has a mark of the language in it is still called so', () => {
+	expect(callsFile(odd, { types: false, file: "Ida's.json", rig: null })).toContain("from './Ida\\'s.json' with");
 });
 
 it('what no cue answers, and what is off, is not called', () => {
