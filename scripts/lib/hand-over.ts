@@ -5,29 +5,20 @@ import {
 	callsFile,
 	columnsOf,
 	courseReader,
-	csvLines,
-	curvesOfCourse,
-	curvesOfShake,
-	jsonOf,
-	keysCsv,
-	keysJson,
-	keysOf,
 	kitMinified,
 	kitModule,
 	LANGUAGES,
 	namesFile,
 	type Content,
-	type Curves,
-	type Language,
-	type Shape
+	type Language
 } from '../../src/lib/handover';
+import { makeCurves, type CurveFile, type CurveWish } from '../../src/lib/handover/curve-file';
 import { sheetHtml, sheetMarkdown, sheetOf } from '../../src/lib/handover/sheet';
-import { glbBytes, gltfOf, gltfText } from '../../src/lib/handover/gltf';
 import { clearInGrounds } from '../../src/lib/world/clear';
 import { isShake } from 'dinesis-runtime/tools';
 import { numberFlag, type Arguments } from './arguments';
 import { partFrom, progressOn, worldFrom, type Sink } from './handed';
-import { fail } from './say';
+import { fail, say } from './say';
 
 export const TARGETS = [
 	'kit',
@@ -61,18 +52,8 @@ export const FLAGS = [
 	'keys',
 	'within'
 ];
-const FOV = 62;
-/** Sampled so much finer than it is played, where keys are taken. */
-const FINER = 10;
-
 /** Which keys: none, or a shape and how far they may be off: metres, degrees. */
-interface Keyed {
-	readonly shape: Shape;
-	readonly place: number;
-	readonly degrees: number;
-}
-
-function keyedFrom(args: Arguments): Keyed | null {
+function keyedFrom(args: Arguments): CurveWish['keys'] {
 	const shape = args.flags.get('keys');
 	if (shape === undefined) return null;
 	if (shape !== 'linear' && shape !== 'cubic') return fail(`--keys is "${shape}"; linear or cubic is needed.`);
@@ -93,27 +74,28 @@ function courseOf(kit: Kit, args: Arguments): Course | null {
 	return { ...found, rig };
 }
 
-/** The motion that is asked for, and what it is called. */
-function curvesFrom(kit: Kit, args: Arguments, finer: number): { readonly name: string; readonly curves: Curves } {
-	const fps = (numberFlag(args, 'fps', { min: 1, max: 1000 }) ?? 60) * finer;
-	const seed = numberFlag(args, 'seed', { min: -2147483648, max: 4294967295, whole: true }) ?? 1;
+/** The motion that is asked for, as the room would ask for it. */
+function wishFrom(kit: Kit, as: CurveFile, args: Arguments): CurveWish {
 	const content: Content = args.flags.has('pose') ? 'pose' : 'offset';
-	const course = courseOf(kit, args);
-	if (course) {
-		const progress = progressOn('baking');
-		return {
-			name: course.name,
-			curves: curvesOfCourse(kit, course, { fps, seed, content, clear: clearInGrounds, progress })!
-		};
-	}
-	const id = args.flags.get('preset') ?? fail('--preset ID or --course ID is needed for curves.');
-	if (content === 'pose') fail('--pose needs a course: a preset by itself has no camera that rests somewhere.');
-	const shakes = kit.presets.filter(isShake);
-	const preset = shakes.find((p) => p.id === id) ?? fail(`The kit has no shake "${id}".`);
-	const strength = numberFlag(args, 'strength', { min: 0, max: 1e6 });
-	const seconds = numberFlag(args, 'seconds', { min: 0.01, max: 3600 });
-	const loop = numberFlag(args, 'loop', { min: 0, max: 60 }) ?? null;
-	return { name: preset.name, curves: curvesOfShake(preset, { fps, seed, strength, seconds, loop }) };
+	const course = args.flags.get('course');
+	const preset = args.flags.get('preset');
+	if (course === undefined && preset === undefined) fail('--preset ID or --course ID is needed for curves.');
+	if (course === undefined && content === 'pose')
+		fail('--pose needs a course: a preset by itself has no camera that rests somewhere.');
+	if (course === undefined && !kit.presets.some((p) => isShake(p) && p.id === preset))
+		fail(`The kit has no shake "${preset}".`);
+	return {
+		as,
+		of: course === undefined ? { preset: preset! } : { course },
+		content,
+		fps: numberFlag(args, 'fps', { min: 1, max: 1000 }) ?? 60,
+		seeds: [numberFlag(args, 'seed', { min: -2147483648, max: 4294967295, whole: true }) ?? 1],
+		strength: numberFlag(args, 'strength', { min: 0, max: 1e6 }) ?? 1,
+		seconds: numberFlag(args, 'seconds', { min: 0.01, max: 3600 }) ?? null,
+		loop: numberFlag(args, 'loop', { min: 0, max: 60 }) ?? null,
+		keys: keyedFrom(args),
+		world: worldFrom(args)
+	};
 }
 
 /** A course as a table, moment by moment: as long as one likes, in the memory of a moment. */
@@ -139,38 +121,21 @@ async function streamCourse(kit: Kit, course: Course, args: Arguments, sink: Sin
 	await sink.write(lines);
 }
 
-async function curvesInto(kit: Kit, target: string, args: Arguments, sink: Sink): Promise<void> {
-	const keyed = keyedFrom(args);
+async function curvesInto(kit: Kit, as: CurveFile, args: Arguments, sink: Sink): Promise<void> {
 	const course = courseOf(kit, args);
-	if (target === 'csv' && course && !keyed) return streamCourse(kit, course, args, sink);
-	const isGltf = target === 'gltf' || target === 'glb';
-	if (isGltf && args.flags.has('axes'))
+	if (as === 'csv' && course && !args.flags.has('keys')) return streamCourse(kit, course, args, sink);
+	if ((as === 'gltf' || as === 'glb') && args.flags.has('axes'))
 		fail('glTF has a world of its own (y up, −z ahead, metres); --axes has no say in it.');
-	const world = worldFrom(args);
-	const { name, curves } = curvesFrom(kit, args, keyed ? FINER : 1);
-	if (isGltf) {
-		if (curves.flat) fail('glTF is in metres; what moves a flat picture is in pixels.');
-		const fov = kit.rigs.find((r) => r.id === course?.rig)?.view.fov ?? FOV;
-		const document = gltfOf(curves, { name, fov, keys: keyed });
-		return sink.write(target === 'glb' ? await glbBytes(document) : await gltfText(document));
-	}
-	if (!keyed) {
-		if (target === 'json') return sink.write(jsonOf(name, curves, world));
-		for (const line of csvLines(curves, world)) await sink.write(line);
-		return;
-	}
-	const per = world.length === 'cm' && !curves.flat ? 100 : 1;
-	const radians = world.angle === 'radians' ? Math.PI / 180 : 1;
-	const turn = world.rotation === 'quaternion' ? keyed.degrees / 60 : keyed.degrees * radians;
-	const channels = keysOf(
-		curves,
-		world,
-		{ place: keyed.place * per, turn, lens: keyed.degrees * radians },
-		keyed.shape
+	// Seen through another rig, where one is named.
+	const seen = course ? { ...kit, courses: [course] } : kit;
+	const progress = progressOn('baking');
+	const made = await makeCurves(seen, wishFrom(kit, as, args), { clear: clearInGrounds, progress }).catch(
+		(error: Error) => fail(error.message)
 	);
-	return sink.write(
-		target === 'json' ? keysJson(name, curves, world, channels, keyed.shape) : keysCsv(channels, keyed.shape)
-	);
+	for (const sentence of made!.said) say(sentence);
+	const [file, ...beside] = made!.files;
+	await sink.write(file!.data);
+	for (const { ending, data } of beside) sink.beside(ending, data);
 }
 
 /** Writes a kit as a target. Ends the program with what is wrong where it cannot. */
@@ -190,5 +155,5 @@ export async function handOver(given: Kit, target: string, args: Arguments, sink
 			callsFile(kit, { types: target === 'calls-ts', file: args.flags.get('file') ?? 'motion.kit.json', rig })
 		);
 	}
-	return curvesInto(kit, target, args, sink);
+	return curvesInto(kit, target as CurveFile, args, sink);
 }

@@ -1,9 +1,9 @@
 /** What the commands hand over: which part of a kit, in which world, to where. */
-import { closeSync, openSync, renameSync, writeSync } from 'node:fs';
+import { closeSync, openSync, renameSync, writeFileSync, writeSync } from 'node:fs';
 import type { Kit, KindName } from '../../src/lib/documents';
 import { drawIn, everythingIn, partOf, taggedIn, worldOf, type Picked, type TargetWorld } from '../../src/lib/handover';
 import type { Arguments } from './arguments';
-import { fail } from './say';
+import { fail, say } from './say';
 
 const KINDS: readonly KindName[] = ['shake', 'bob', 'lag', 'rig', 'cue', 'event', 'value', 'course'];
 
@@ -41,6 +41,8 @@ export function worldFrom(args: Arguments): TargetWorld {
 export interface Sink {
 	/** Waits while whoever reads is slower. */
 	write(part: string | Uint8Array): Promise<void>;
+	/** What belongs beside it: under its name with another ending. On stdout there is no room for it, which is said. */
+	beside(ending: string, data: string | Uint8Array): void;
 	end(): void;
 }
 
@@ -53,6 +55,7 @@ export function sinkFor(path: string | undefined): Sink {
 					if (process.stdout.write(part)) done();
 					else process.stdout.once('drain', () => done());
 				}),
+			beside: (ending) => say(`What belongs beside it (${ending}) is left out; --out FILE writes both.`),
 			end: () => undefined
 		};
 	}
@@ -68,6 +71,11 @@ export function sinkFor(path: string | undefined): Sink {
 			if (typeof part === 'string') writeSync(file, part);
 			else writeSync(file, part);
 			return Promise.resolve();
+		},
+		beside: (ending, data) => {
+			const name = `${path.replace(/\.[^./\\]+$/, '')}${ending}`;
+			writeFileSync(name, data);
+			say(`${name} is written.`);
 		},
 		end: () => {
 			closeSync(file);

@@ -19,7 +19,7 @@ export class OwnMotion {
 
 	/** What is no continuous shake of the view is not played. */
 	constructor(
-		private readonly list: readonly RigMotion[],
+		private list: readonly RigMotion[],
 		presets: readonly AnyPreset[],
 		view: View,
 		values: GameValues,
@@ -48,7 +48,8 @@ export class OwnMotion {
 
 	/** The same motion on its way out: what plays fades, nothing begins. */
 	leaving(values: GameValues): OwnMotion {
-		const copy = Object.assign(this.fork(values), { list: [] });
+		const copy = this.fork(values);
+		copy.list = [];
 		copy.begin(false);
 		return copy;
 	}

@@ -78,7 +78,7 @@
 		placeholder={EXAMPLE}
 		spellcheck="false"
 		bind:value={text}
-		onpaste={() => (frames = 0)}></textarea>
+		oninput={() => (frames = 0)}></textarea>
 	<FileDrop
 		label="Rows out of a file"
 		accept=".csv,.tsv,.txt,text/csv,text/plain"

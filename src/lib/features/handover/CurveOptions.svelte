@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Of which motion the curves are, how finely, in which world. */
-	import { viewOf } from 'dinesis-runtime/tools';
+	import { isShake, viewOf } from 'dinesis-runtime/tools';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Select from '$lib/ui/Select.svelte';
@@ -14,14 +14,11 @@
 	const set = (part: Partial<typeof wish>): void => {
 		desk.wish = { ...desk.wish, ...part };
 	};
-	const shakes = $derived(kit.presets.filter((preset) => preset.family === 'shake'));
-	const preset = $derived(
-		'preset' in wish.of ? shakes.find((p) => p.id === (wish.of as { preset: string }).preset) : undefined
-	);
-	const goesOn = $derived(preset?.family === 'shake' && preset.timing.mode === 'continuous');
-	const course = $derived(
-		'course' in wish.of ? kit.courses.find((c) => c.id === (wish.of as { course: string }).course) : undefined
-	);
+	const of = $derived(desk.of);
+	const shakes = $derived(kit.presets.filter(isShake));
+	const preset = $derived('preset' in of ? shakes.find(({ id }) => id === of.preset) : undefined);
+	const course = $derived('course' in of ? kit.courses.find(({ id }) => id === of.course) : undefined);
+	const goesOn = $derived(preset?.timing.mode === 'continuous');
 	const flat = $derived(
 		course ? viewOf(kit.rigs.find((r) => r.id === course.rig)?.view.kind ?? 'eyes') === 'flat' : preset?.view === 'flat'
 	);
@@ -34,7 +31,7 @@
 	<Segments
 		small
 		label="Of what"
-		value={course ? 'course' : 'preset'}
+		value={'course' in of ? 'course' : 'preset'}
 		options={[
 			{ value: 'preset', label: 'a shake' },
 			{ value: 'course', label: 'a course or take' }
@@ -46,10 +43,10 @@
 					: { of: { course: kit.courses[0]?.id ?? '' } }
 			)}
 	/>
-	{#if 'preset' in wish.of}
+	{#if 'preset' in of}
 		<Select
 			label="Which shake"
-			value={wish.of.preset}
+			value={of.preset}
 			choices={shakes.map(({ id, name }) => ({ value: id, label: name }))}
 			onchange={(id) => set({ of: { preset: id } })}
 		/>
@@ -100,7 +97,7 @@
 	{:else}
 		<Select
 			label="Which course or take"
-			value={wish.of.course}
+			value={of.course}
 			choices={kit.courses.map(({ id, name }) => ({ value: id, label: name }))}
 			onchange={(id) => set({ of: { course: id } })}
 		/>

@@ -13,7 +13,7 @@
 
 	let { desk }: { desk: HandoverState } = $props();
 
-	const wish = $derived<CurveWish>({ ...desk.wish, as: desk.target as CurveFile });
+	const wish = $derived<CurveWish>({ ...desk.wish, of: desk.of, as: desk.target as CurveFile });
 	let made = $state.raw<MadeCurves | null>(null);
 	/** What that was made of: while something else is asked for, it is not saved. */
 	let madeOf = $state.raw<readonly [kit: unknown, wish: unknown]>([null, null]);

@@ -19,8 +19,8 @@ import {
 	type Picked
 } from '$lib/handover';
 import type { CurveFile, CurveWish } from '$lib/handover/curve-file';
-import { findingsFor, documentsIn, bySeverity } from '$lib/documents/findings';
-import { writeKit, type Kit, type Told } from '$lib/documents';
+import { documentsIn, writeKit, type Kit, type Told } from '$lib/documents';
+import { isShake } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import { fileName } from '$lib/ui/save-text';
 import { openTargets, type Kept, type Targets } from './targets';
@@ -125,8 +125,7 @@ export class HandoverState {
 	kept = $state.raw<readonly Kept[]>([]);
 
 	constructor(readonly session: ProjectSession) {
-		const [first] = session.presets;
-		this.wish = { ...this.wish, fps: session.settings.now.frameRate, of: { preset: first?.id ?? '' } };
+		this.wish = { ...this.wish, fps: session.settings.now.frameRate };
 	}
 
 	/** Looks up what was made before: only a browser knows. */
@@ -165,12 +164,21 @@ export class HandoverState {
 
 	/** Found in what goes out, the gravest first; held against the whole project, as what does not go out is there all the same. */
 	readonly findings = $derived.by((): readonly Told[] => {
-		const { whole, drawn } = this;
-		if (!whole || !drawn) return [];
-		const goes = [...documentsIn(whole)].filter(
-			({ kind, document }) => kind !== 'project' && standingOf(drawn, kind, document.id) !== null
-		);
-		return bySeverity(goes.flatMap(({ kind, document }) => findingsFor(kind, document, whole)));
+		const { drawn, session } = this;
+		return drawn
+			? session.findings.list.filter(({ kind, document }) => standingOf(drawn, kind, document.id) !== null)
+			: [];
+	});
+
+	/** The motion that is asked for; where what was chosen does not go out, the first that does. */
+	readonly of = $derived.by((): CurveWish['of'] => {
+		const { kit, wish } = this;
+		const { of } = wish;
+		if (!kit) return of;
+		if ('course' in of)
+			return kit.courses.some(({ id }) => id === of.course) ? of : { course: kit.courses[0]?.id ?? '' };
+		const shakes = kit.presets.filter(isShake);
+		return shakes.some(({ id }) => id === of.preset) ? of : { preset: shakes[0]?.id ?? '' };
 	});
 
 	/** What stands in the file, where it is a text; null: it is made by the worker. */

@@ -44,9 +44,9 @@ export function firstSteps(session: ProjectSession): FirstStep[] {
 			done: (courses.order?.length ?? 0) > 0
 		},
 		{
-			says: 'Send it out',
-			why: 'the kit, which the game plays.',
-			room: 'library',
+			says: 'Hand it over',
+			why: 'the kit, what the game writes to play it, names and curves.',
+			room: 'handover',
 			done: false
 		}
 	];
