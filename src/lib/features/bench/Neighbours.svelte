@@ -4,12 +4,10 @@
 	 * takes it, a double press takes it and breeds six more around it. Undo brings the former back.
 	 */
 	import { onMount } from 'svelte';
-	import Dices from '@lucide/svelte/icons/dices';
-	import Sprout from '@lucide/svelte/icons/sprout';
 	import type { ShakePreset } from 'dinesis-runtime';
 	import { NEIGHBOURS, type Freedom, type Neighbour } from '$lib/analysis';
 	import type { MotionWorker } from '$lib/workers/motion';
-	import NumberField from '$lib/ui/NumberField.svelte';
+	import BreedControls from '$lib/room/BreedControls.svelte';
 	import type { BenchState } from './bench.svelte';
 	import Compass from './Compass.svelte';
 	import NeighbourWall from './NeighbourWall.svelte';
@@ -100,42 +98,25 @@
 
 <div class="page">
 	<div class="controls">
-		<div class="may">
-			<span>may vary</span>
-			{#each MAY as { part, label, about } (part)}
-				<button
-					aria-pressed={free[part]}
-					title="{free[part] ? 'Varies' : 'Locked'}: {about}"
-					onclick={() => {
-						free = { ...free, [part]: !free[part] };
-						void breed(centre ?? preset);
-					}}>{label}</button
-				>
-			{/each}
-		</div>
-		<div class="acts">
-			<NumberField
-				look="inline"
-				label="all"
-				unit="× away"
-				value={factor}
-				min={1.05}
-				max={4}
-				step={0.01}
-				reset={1.5}
-				hint="How many times as strong or as fast, all six alike"
-				onchange={(v, done) => {
+		<div class="bred">
+			<BreedControls
+				may={MAY}
+				{free}
+				{factor}
+				usual={1.5}
+				word="preset"
+				{busy}
+				onfree={(next) => {
+					free = next;
+					void breed(centre ?? preset);
+				}}
+				onfactor={(v, done) => {
 					factor = v;
 					if (done) void breed(centre ?? preset);
 				}}
+				onothers={() => void breed(centre ?? preset, seed + 1)}
+				onbreed={() => void breed(preset, seed + 1)}
 			/>
-			<button onclick={() => breed(centre ?? preset, seed + 1)} title="Six others around the same preset">
-				<Dices size={14} /> six others
-			</button>
-			<button onclick={() => breed(preset, seed + 1)} title="Six around the preset as it is now">
-				<Sprout size={14} /> breed
-			</button>
-			<em>{busy ? 'measuring…' : ''}</em>
 		</div>
 		<Compass {found} {factor} {pointed} {taken} />
 	</div>
@@ -175,47 +156,11 @@
 		width: 84px;
 		height: 74px;
 	}
-	.may,
-	.acts {
-		display: flex;
-		gap: 5px;
-		align-items: center;
-		white-space: nowrap;
-	}
-	.acts {
-		gap: 10px;
-	}
-	.may {
-		flex-wrap: wrap;
-	}
-	.may span {
-		color: var(--ink-2);
-	}
-	button {
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 1px 7px;
-		cursor: pointer;
-		font-size: 12px;
-	}
-	.may button {
-		text-decoration: line-through;
-		color: var(--ink-2);
-	}
-	.may button[aria-pressed='true'] {
-		text-decoration: none;
-		border-color: var(--lamp);
-		background: var(--lamp-wash);
-		color: var(--ink);
-	}
-	.acts button {
-		display: flex;
-		align-items: center;
+	.bred {
+		grid-area: 1 / 1 / 3 / 2;
+		display: grid;
+		align-content: space-between;
 		gap: 4px;
-	}
-	em {
-		color: var(--lamp-text);
 	}
 	p {
 		margin: 0;

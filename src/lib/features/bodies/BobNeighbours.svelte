@@ -4,15 +4,12 @@
 	 * takes it, a double press takes it and breeds six more around it.
 	 */
 	import { onMount } from 'svelte';
-	import Dices from '@lucide/svelte/icons/dices';
-	import Sprout from '@lucide/svelte/icons/sprout';
 	import type { BobPreset } from 'dinesis-runtime';
 	import { bobNeighboursOf, withMotionOf, type BobFreedom, type BobNeighbour } from '$lib/analysis';
 	import { nearestGait } from '$lib/stages/body-changes';
 	import { AROUND, strideLines } from '$lib/stages/stride';
-	import Button from '$lib/ui/Button.svelte';
+	import BreedControls from '$lib/room/BreedControls.svelte';
 	import Frame from '$lib/ui/Frame.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
 	import type { BodyState } from './bodies.svelte';
 
 	let { desk, bob }: { desk: BodyState; bob: BobPreset } = $props();
@@ -111,41 +108,23 @@
 </script>
 
 <Frame label="Neighbours of {bob.name}" flow="rows">
-	<div class="may">
-		<span>may vary</span>
-		{#each MAY as { part, label, about } (part)}
-			<button
-				aria-pressed={free[part]}
-				title="{free[part] ? 'Varies' : 'Locked'}: {about}"
-				onclick={() => {
-					free = { ...free, [part]: !free[part] };
-					breed(centre ?? bob);
-				}}>{label}</button
-			>
-		{/each}
-	</div>
-	<div class="may">
-		<NumberField
-			look="inline"
-			label="all"
-			unit="× away"
-			value={factor}
-			min={1.05}
-			max={4}
-			step={0.01}
-			reset={1.4}
-			onchange={(v, done) => {
-				factor = v;
-				if (done) breed(centre ?? bob);
-			}}
-		/>
-		<Button onclick={() => breed(centre ?? bob, seed + 1)} title="Six others around the same bob"
-			><Dices size={14} /> six others</Button
-		>
-		<Button onclick={() => breed(bob, seed + 1)} title="Six around the bob as it is now"
-			><Sprout size={14} /> breed</Button
-		>
-	</div>
+	<BreedControls
+		may={MAY}
+		{free}
+		{factor}
+		usual={1.4}
+		word="bob"
+		onfree={(next) => {
+			free = next;
+			breed(centre ?? bob);
+		}}
+		onfactor={(v, done) => {
+			factor = v;
+			if (done) breed(centre ?? bob);
+		}}
+		onothers={() => breed(centre ?? bob, seed + 1)}
+		onbreed={() => breed(bob, seed + 1)}
+	/>
 	<div class="wall" role="presentation" onpointerleave={leave}>
 		{#each found as one, i (i)}
 			<button
@@ -178,33 +157,10 @@
 </Frame>
 
 <style>
-	.may {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 5px;
-		font-size: 12.5px;
-	}
-	.may span,
-	p {
-		color: var(--ink-2);
-	}
 	p {
 		margin: 0;
 		font-size: 12px;
-	}
-	.may > button {
-		min-height: 24px;
-		border: 1px solid var(--rule-strong);
-		border-radius: 6px;
-		background: var(--field);
-		padding: 1px 7px;
-		font-size: 12px;
-		cursor: pointer;
-	}
-	.may > button[aria-pressed='false'] {
 		color: var(--ink-2);
-		text-decoration: line-through;
 	}
 	.wall {
 		display: grid;
