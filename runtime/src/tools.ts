@@ -6,6 +6,7 @@ export { BobRun } from './bob/bob';
 export { bobSteps, compileBob, type CompiledBob } from './bob/compile';
 export { BOB_SHAPES, cyclesOf, isBob, type BobChannel, type BobGait, type BobShape } from './bob/types';
 export { BENDS_FROM, applyCeilings, compileCeilings, isBent, type Ceilings } from './chain/ceiling';
+export { letsPass } from './frame/lets';
 export { type Clear } from './chain/boom';
 export {
 	RIG_STAGES,

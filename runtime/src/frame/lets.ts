@@ -11,13 +11,20 @@ export interface CompiledLets {
 	readonly shares: Float64Array;
 }
 
+/** Whether a preset with these tags is seen. */
+export function letsPass({ only, not }: Pick<LetsThrough, 'only' | 'not'>, tags: readonly string[]): boolean {
+	const has = (list: readonly string[]): boolean => tags.some((tag) => list.includes(tag));
+	return (only.length === 0 || has(only)) && !has(not);
+}
+
 /** May allocate. */
-export function compileLets({ only, not, share, channels }: LetsThrough, all: readonly AnyPreset[]): CompiledLets {
-	const has = (tags: readonly string[], of: readonly string[]): boolean => of.some((tag) => tags.includes(tag));
-	const passes = (tags: readonly string[]): boolean => (only.length === 0 || has(tags, only)) && !has(tags, not);
+export function compileLets(lets: LetsThrough, all: readonly AnyPreset[]): CompiledLets {
+	const { only, not, share, channels } = lets;
 	return {
 		presets:
-			only.length + not.length === 0 ? null : new Set(all.filter((p) => isShake(p) && passes(p.tags)).map((p) => p.id)),
+			only.length + not.length === 0
+				? null
+				: new Set(all.filter((p) => isShake(p) && letsPass(lets, p.tags)).map((p) => p.id)),
 		shares: Float64Array.from(CHANNELS, (channel) => share * (channels[channel] ?? 1))
 	};
 }

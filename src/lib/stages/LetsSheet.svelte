@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** What a rig lets through of the shakes that cues play: by their tags, by channel, and a share of all. */
 	import type { Rig } from 'dinesis-runtime';
-	import { channelsOf, rig as shape, viewOf, type LetsThrough } from 'dinesis-runtime/tools';
+	import { channelsOf, letsPass, rig as shape, viewOf, type LetsThrough } from 'dinesis-runtime/tools';
 	import { rangeOf } from '$lib/documents';
 	import { inkOf } from '$lib/plots/inks';
 	import type { ProjectSession } from '$lib/session/session.svelte';
@@ -21,13 +21,7 @@
 	const lets = $derived(rig.lets ?? ALL);
 	const view = $derived(viewOf(rig.view.kind));
 	const shakes = $derived(session.presets.filter((p) => p.view === view));
-	const passes = $derived(
-		shakes.filter(
-			({ tags }) =>
-				(lets.only.length === 0 || tags.some((tag) => lets.only.includes(tag))) &&
-				!tags.some((tag) => lets.not.includes(tag))
-		).length
-	);
+	const passes = $derived(shakes.filter(({ tags }) => letsPass(lets, tags)).length);
 	const tags = $derived.by(() => {
 		const counts = new Map<string, number>([...lets.only, ...lets.not].map((tag) => [tag, 0]));
 		for (const preset of shakes) for (const tag of preset.tags) counts.set(tag, (counts.get(tag) ?? 0) + 1);

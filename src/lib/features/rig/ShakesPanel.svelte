@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** What the cues set off just now, with its level; and what else they can play through this rig. */
 	import type { Rig } from 'dinesis-runtime';
-	import { viewOf } from 'dinesis-runtime/tools';
+	import { letsPass, viewOf } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 
 	interface Playing {
@@ -18,8 +18,10 @@
 			)
 		)
 	);
-	const fits = $derived(wired.filter((preset) => preset.view === view));
-	const others = $derived(wired.length - fits.length);
+	const inView = $derived(wired.filter((preset) => preset.view === view));
+	const fits = $derived(inView.filter(({ tags }) => !rig.lets || letsPass(rig.lets, tags)));
+	const others = $derived(wired.length - inView.length);
+	const held = $derived(inView.length - fits.length);
 	const bench = (id: string): string => `${session.home}/bench/${id}`;
 </script>
 
@@ -45,6 +47,7 @@
 	<p class="names">
 		{#each fits as preset, i (preset.id)}{i > 0 ? ', ' : ''}<a href={bench(preset.id)}>{preset.name}</a>{/each}
 	</p>
+	{#if held > 0}<p>{held} {held === 1 ? 'is' : 'are'} not let through.</p>{/if}
 	{#if others > 0}<p>
 			{others} more are made for {view === 'flat' ? 'space, in metres' : 'a flat picture, in pixels'}, and are not
 			played here.
