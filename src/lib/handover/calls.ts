@@ -52,7 +52,7 @@ export function usedValues(kit: Pick<Kit, 'parameters' | 'presets' | 'cues'>): K
 }
 
 /** Whether some cue plays for as long as the event itself takes. */
-const asksLength = ({ cues }: Pick<Kit, 'cues'>, event: GameEvent): boolean =>
+export const asksLength = ({ cues }: Pick<Kit, 'cues'>, event: GameEvent): boolean =>
 	cues.some(
 		(cue) => cue.on && cue.event === event.id && cue.actions.some((a) => a.kind === 'play' && a.length === 'event')
 	);

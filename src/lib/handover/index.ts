@@ -12,7 +12,7 @@ export {
 	type Order,
 	type TargetWorld
 } from './axes';
-export { answered, callsFile, usedValues, type CallsOptions } from './calls';
+export { answered, asksLength, callsFile, usedValues, type CallsOptions } from './calls';
 export {
 	courseReader,
 	curvesOfCourse,

@@ -13,19 +13,14 @@
 		<table>
 			<thead><tr><th>event</th><th>carries</th><th title="In the project’s courses and takes">came</th></tr></thead>
 			<tbody>
-				{#each desk.sends as { event, times } (event.id)}
+				{#each desk.sends as { event, carries, times } (event.id)}
 					<tr>
 						<th scope="row"
 							><a href={desk.session.addressOf('event', event.id)}><code>{event.id}</code></a>{event.kind === 'state'
 								? ' (a state)'
 								: ''}</th
 						>
-						<td
-							>{[
-								...event.values.map((v) => (v.unit ? `${v.id} in ${v.unit}` : v.id)),
-								...(event.placed ? ['a place'] : [])
-							].join(', ') || '–'}</td
-						>
+						<td>{carries.join(', ') || '–'}</td>
 						<td>{times}×</td>
 					</tr>
 				{/each}

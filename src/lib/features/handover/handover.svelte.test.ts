@@ -60,6 +60,15 @@ describe('what goes out', () => {
 
 	it('must be sent as often as courses and takes had it; what no cue answers is not listed', () => {
 		expect(desk.sends.map(({ event, times }) => [event.id, times])).toEqual([['hit', 3]]);
+		session.rewire('more', (w) => ({
+			...w,
+			events: w.events.map((e) => ({ ...e, placed: true, mayCarry: ['enemy'] })),
+			cues: w.cues.map((cue) => ({
+				...cue,
+				actions: cue.actions.map((a) => (a.kind === 'play' ? { ...a, length: 'event' as const } : a))
+			}))
+		}));
+		expect(desk.sends[0]!.carries).toEqual(['a place', 'its length', 'perhaps tags (enemy)']);
 		session.rewire('off', (w) => ({ ...w, cues: w.cues.map((cue) => ({ ...cue, on: false })) }));
 		expect(desk.sends).toEqual([]);
 	});

@@ -1,6 +1,7 @@
 /** The Handover room's state: what goes out, as what, what of it was made before. */
 import {
 	answered,
+	asksLength,
 	callsFile,
 	drawIn,
 	everythingIn,
@@ -211,14 +212,23 @@ export class HandoverState {
 		return '';
 	});
 
-	/** Events that a game must send, with how often each came in courses and takes. */
+	/** Events that a game must send, with what each carries, and how often each came in courses and takes. */
 	readonly sends = $derived.by(() => {
 		const { kit, whole } = this;
 		if (!kit || !whole) return [];
 		const counts = new Map<string, number>();
 		for (const course of whole.courses)
 			for (const { event } of course.events) counts.set(event, (counts.get(event) ?? 0) + 1);
-		return answered(kit).map((event) => ({ event, times: counts.get(event.id) ?? 0 }));
+		return answered(kit).map((event) => ({
+			event,
+			carries: [
+				...event.values.map((v) => (v.unit ? `${v.id} in ${v.unit}` : v.id)),
+				...(event.placed ? ['a place'] : []),
+				...(asksLength(kit, event) ? ['its length'] : []),
+				...(event.mayCarry?.length ? [`perhaps tags (${event.mayCarry.join(', ')})`] : [])
+			],
+			times: counts.get(event.id) ?? 0
+		}));
 	});
 	readonly values = $derived.by(() => (this.kit ? usedValues(this.kit) : []));
 
