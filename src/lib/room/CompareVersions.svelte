@@ -7,6 +7,7 @@
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
+	import FieldsCompared from './FieldsCompared.svelte';
 	import { momentOf, PLAYED, titleOf, type PlayBeside } from './history';
 
 	interface Props {
@@ -57,28 +58,15 @@
 					{/if}
 				</h3>
 				{#if lines.length > 0}
-					<table>
-						<thead><tr><th>what</th><th>then</th><th>now</th><th></th></tr></thead>
-						<tbody>
-							{#each lines as line (line.path.join('.'))}
-								<tr>
-									<td>{line.label}</td>
-									{#if line.entry}
-										<td>{line.entry === 'added' ? '–' : line.entry === 'moved' ? 'elsewhere' : 'there'}</td>
-										<td>{line.entry === 'gone' ? '–' : line.entry === 'moved' ? 'here' : 'there'}</td>
-									{:else}
-										<td>{line.was || '–'} {line.was && line.unit}</td>
-										<td>{line.is || '–'} {line.is && line.unit}</td>
-									{/if}
-									<td
-										><Button aria-label="Take {line.label} back" onclick={() => session.histories.takeBack(then, line)}
-											>take back</Button
-										></td
-									>
-								</tr>
-							{/each}
-						</tbody>
-					</table>
+					<FieldsCompared
+						heads={['then', 'now']}
+						{lines}
+						act={{
+							label: 'take back',
+							name: ({ label }) => `Take ${label} back`,
+							run: (line) => session.histories.takeBack(then, line)
+						}}
+					/>
 				{/if}
 			</section>
 		{/each}
@@ -114,26 +102,6 @@
 	h3 :global(button) {
 		margin-left: auto;
 		font-weight: 400;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-	th {
-		text-align: left;
-		font-weight: 400;
-		font-size: 12px;
-		color: var(--ink-2);
-	}
-	td {
-		padding: 3px 8px 3px 0;
-		border-top: 1px solid var(--rule);
-		font-variant-numeric: tabular-nums;
-		overflow-wrap: anywhere;
-	}
-	td:last-child {
-		text-align: right;
-		padding-right: 0;
 	}
 	footer {
 		display: flex;

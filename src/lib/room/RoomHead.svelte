@@ -3,7 +3,8 @@
 	 * The head of every room: what is open, how it stands with the server and its history, what is found wrong, the project, who else is
 	 * here, the room's own tools, undo.
 	 */
-	import type { Snippet } from 'svelte';
+	import { tick, type Snippet } from 'svelte';
+	import { playsHere } from '$lib/session/beside';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { WIRING } from '$lib/session/opened';
 	import { shownOfHeld, type AnyDocument } from '$lib/documents';
@@ -36,6 +37,13 @@
 	const people = $derived(of ? session.people.at(of) : []);
 	const held = $derived(of && of !== WIRING ? session.standing.heldOf(of)[0] : undefined);
 	const tabs = $derived(of ? session.othersAt(of) : 0);
+	$effect(() => {
+		const wish = session.toPlay;
+		if (!wish || !onbeside || !playsHere(wish, of)) return;
+		session.toPlay = null;
+		// The room opens what it shows first.
+		void tick().then(() => onbeside(wish.was, wish.kind, wish.from));
+	});
 </script>
 
 <header>

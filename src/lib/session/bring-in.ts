@@ -27,6 +27,12 @@ export class BringingIn {
 		return this.work.all();
 	}
 
+	/** All that is here by now, of every kind, in use or not; depends on all of it. */
+	get here(): readonly Held[] {
+		for (const kind of KIND_NAMES) void this.work.list(kind);
+		return this.work.all();
+	}
+
 	/** Makes the project what it was, as one step. False when it is that already. */
 	goBackTo(partsOf: (held: readonly Held[]) => readonly ChangePart[], named: string): boolean {
 		const parts = partsOf(this.work.all());

@@ -76,8 +76,20 @@ export class Histories {
 		this.work.change(`Go back to ${label}`, ways, null, `went back to ${label}`.slice(0, 200));
 	}
 
+	/** Makes documents what they are in another state of the project: what is only here goes out of use. */
+	take(label: string, from: string, list: readonly api.Then[]): void {
+		const ways = list.flatMap(({ now, was }) => wayBack(this.work.get(now.uuid) ?? now, was));
+		if (ways.length === 0) return;
+		this.work.seal();
+		this.work.change(label, ways, null, `taken from ${from}`.slice(0, 200));
+	}
+
 	/** Takes one field back to what it was. */
-	takeBack({ now, was }: api.Then, { path, label }: Pick<Difference, 'path' | 'label'>): void {
+	takeBack(
+		{ now, was }: api.Then,
+		{ path, label }: Pick<Difference, 'path' | 'label'>,
+		said = `Take ${label} back`
+	): void {
 		const held = this.work.get(now.uuid);
 		if (!held || !was) return;
 		const found = between(planOfKind(held.kind), held.body, was.body).find(
@@ -85,9 +97,7 @@ export class Histories {
 		);
 		if (!found) return this.say(`${label} is as it was then.`);
 		this.work.seal();
-		this.work.change(`Take ${label} back`, [
-			{ document: held.uuid, fields: [{ path: ['body', ...path], to: found.to }] }
-		]);
+		this.work.change(said, [{ document: held.uuid, fields: [{ path: ['body', ...path], to: found.to }] }]);
 	}
 
 	/** Names a moment, or marks it with a star. True when it is kept. */

@@ -27,6 +27,7 @@ import { isBob, isLag, type Played } from 'dinesis-runtime/tools';
 import { MotionWorker } from '../workers/motion';
 import { Shelf } from '../workers/shelf';
 import * as api from './api';
+import type { ToPlay } from './beside';
 import { BringingIn } from './bring-in';
 import { Courses } from './courses.svelte';
 import { takeEarlierDrafts } from './earlier-drafts';
@@ -58,6 +59,8 @@ export class ProjectSession {
 	fresh = $state('');
 	/** How many presets are still to come from the server. */
 	missing = $state(0);
+	/** What is to be played beside what is here, by the room that is opened next. */
+	toPlay = $state.raw<ToPlay | null>(null);
 	project = $state.raw() as Opened['project'];
 	readonly notes = new Notices();
 	/** Measures, drawings and neighbours, off the page's thread. */

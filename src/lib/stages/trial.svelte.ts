@@ -1,5 +1,5 @@
 /** What a rig, a head bob or a lag is tried on: a course or the spot, what each stage does just now, what is played beside it. */
-import type { AnyPreset, Rig } from 'dinesis-runtime';
+import type { Cue, Rig } from 'dinesis-runtime';
 import {
 	CHANNEL_COUNT,
 	LAG_AXES,
@@ -43,6 +43,15 @@ export interface Added {
 	readonly events: Played['events'];
 	readonly cues: Played['cues'];
 }
+/** Where what is played beside stands among what is played. */
+const LIST_OF: Readonly<Partial<Record<KindName, 'presets' | 'cues' | 'events' | 'parameters'>>> = {
+	shake: 'presets',
+	bob: 'presets',
+	lag: 'presets',
+	cue: 'cues',
+	event: 'events',
+	value: 'parameters'
+};
 const NOTHING: Added = { occurs: [], events: [], cues: [] };
 
 export abstract class Trial {
@@ -121,10 +130,11 @@ export abstract class Trial {
 				{ rig, played },
 				{ rig: was as Rig, played }
 			];
-		const presets = played.presets.map((preset) => (preset.id === was.id ? (was as AnyPreset) : preset));
+		const list = LIST_OF[kind];
+		const put = (all: readonly AnyDocument[]): AnyDocument[] => all.map((one) => (one.id === was.id ? was : one));
 		return [
 			{ rig, played },
-			{ rig, played: { ...played, presets } }
+			{ rig, played: list ? { ...played, [list]: put(played[list]) } : played }
 		];
 	});
 
@@ -150,6 +160,11 @@ export abstract class Trial {
 	holdBeside(was: AnyDocument, kind: KindName, from: string): void {
 		this.beside = { was, kind, from };
 		this.playing = true;
+		const event = kind === 'cue' ? (was as unknown as Cue).event : kind === 'event' ? was.id : null;
+		const raises = (c: Course): boolean => c.events.some((one) => one.event === event);
+		// What an event sets off is only seen where it happens.
+		if (event !== null && (this.onTreadmill || !raises(this.course)))
+			this.tried = this.courses.find(raises)?.id ?? this.tried;
 		// Both set out together, so that their steps are in step.
 		for (const tread of this.treads) tread.again();
 	}

@@ -3,15 +3,19 @@
 	import { onMount, untrack } from 'svelte';
 	import RoomHead from '$lib/room/RoomHead.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
 	import AsWhat from './AsWhat.svelte';
+	import { DifferenceState } from './difference.svelte';
 	import { HandoverState, isCurves, isSheet } from './handover.svelte';
 	import Made from './Made.svelte';
 	import Sends from './Sends.svelte';
 	import TextPreview from './TextPreview.svelte';
 	import WhatGoes from './WhatGoes.svelte';
 
-	let { session }: { session: ProjectSession } = $props();
+	let { session, ongo }: { session: ProjectSession; ongo: (address: string) => void } = $props();
 	const desk = untrack(() => new HandoverState(session));
+	const difference = untrack(() => new DifferenceState(session));
+	let shown = $state<'out' | 'difference'>('out');
 
 	onMount(() => {
 		session.look('');
@@ -23,8 +27,23 @@
 <div class="handover">
 	<RoomHead {session} name="Handover">
 		{#snippet where()}what the game plays: files, names, calls{/snippet}
+		<Segments
+			label="What is shown"
+			value={shown}
+			options={[
+				{ value: 'out', label: 'Hand over' },
+				{
+					value: 'difference',
+					label: 'Difference',
+					title: 'A kit, or the project as it was, held against what is here'
+				}
+			]}
+			onchange={(now: 'out' | 'difference') => (shown = now)}
+		/>
 	</RoomHead>
-	{#if desk.kit}
+	{#if shown === 'difference'}
+		{#await import('./Difference.svelte') then { default: Difference }}<Difference desk={difference} {ongo} />{/await}
+	{:else if desk.kit}
 		<main>
 			<WhatGoes {desk} />
 			<AsWhat {desk} />

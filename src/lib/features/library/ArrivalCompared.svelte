@@ -10,6 +10,7 @@
 		type Choice,
 		type Held
 	} from '$lib/documents';
+	import FieldsCompared from '$lib/room/FieldsCompared.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 
 	interface Props {
@@ -45,41 +46,13 @@
 {:else if arrival.standing === 'same'}<p>Here already, to the letter.</p>
 {:else if lines.length === 0}<p>A {KINDS[here!.kind].word} has this id.</p>
 {:else}
-	<table>
-		<thead><tr><th>what</th><th>here</th><th>in the kit</th></tr></thead>
-		<tbody>
-			{#each lines as line (line.path.join('.'))}
-				<tr>
-					<td>{line.label}</td>
-					<td>{line.entry ? (line.entry === 'added' ? '–' : 'there') : `${line.was || '–'} ${line.unit}`}</td>
-					<td>{line.entry ? (line.entry === 'gone' ? '–' : 'there') : `${line.is || '–'} ${line.unit}`}</td>
-				</tr>
-			{/each}
-		</tbody>
-	</table>
+	<FieldsCompared heads={['here', 'in the kit']} {lines} />
 {/if}
 
 <style>
 	h3 {
 		margin: 0 0 6px;
 		font-size: 14px;
-	}
-	table {
-		width: 100%;
-		margin-top: 8px;
-		border-collapse: collapse;
-		font-size: 12.5px;
-	}
-	th {
-		text-align: left;
-		font-weight: 400;
-		color: var(--ink-2);
-	}
-	td {
-		padding: 2px 8px 2px 0;
-		border-top: 1px solid var(--rule);
-		overflow-wrap: anywhere;
-		font-variant-numeric: tabular-nums;
 	}
 	small {
 		font-weight: 400;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { goto } from '$app/navigation';
 	import Handover from '$lib/features/handover/Handover.svelte';
 	import { useSession } from '$lib/session/session.svelte';
 
@@ -6,4 +7,4 @@
 </script>
 
 <svelte:head><title>Handover · {session.project.name}</title></svelte:head>
-<Handover {session} />
+<Handover {session} ongo={(address) => void goto(address)} />
