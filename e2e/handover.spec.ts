@@ -138,3 +138,67 @@ test('the empty page of docs/handover.md: a cube that shakes as the tool would s
 	const box = await page.locator('#cube i').first().boundingBox();
 	expect(box!.width).toBeGreaterThan(40);
 });
+
+test('a kit that a game has is held against the project: a field, a document, both played', async ({
+	page,
+	request
+}) => {
+	const bench = await makeProject(request, [thud(), newPreset('alone', 'Alone')]);
+	const project = bench.replace(/\/bench\/.*/, '');
+	const kitAt = `${address()}/api/projects/${new URL(project, address()).pathname.slice(1)}/kit`;
+	const kit = (await (await request.get(kitAt)).json()) as {
+		presets: { id: string; name: string; timing: { duration: number; delay: number } }[];
+	};
+	const [first, second] = kit.presets;
+	Object.assign(first!.timing, { duration: 3.25, delay: 0.5 });
+	const sent = { ...kit, presets: [first, { ...second, id: 'fresh', name: 'Fresh' }] };
+	await withoutPicture(page);
+	await page.goto(`${project}/handover`);
+	await page.getByRole('radio', { name: 'Difference' }).click();
+	const put = (text: string) =>
+		page.getByLabel('A kit to hold against the project').setInputFiles({
+			name: 'sent.kit.json',
+			mimeType: 'application/json',
+			buffer: Buffer.from(text)
+		});
+	await put('{"format":"dinesis-kit","version":1,"name":"x","presets":[{"id":"a"}]}');
+	await expect(page.getByRole('alert')).toContainText('Nothing was changed.');
+	await put(JSON.stringify(sent));
+	await expect(page.getByText('1 changed, 1 only there, 1 only here.')).toBeVisible();
+	expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+
+	// One field: the other stays apart.
+	await expect(page.getByRole('row', { name: /^length 3\.25 s/ })).toBeVisible();
+	await page.getByRole('button', { name: 'Take length over' }).click();
+	await expect(page.getByRole('row', { name: /^length/ })).toHaveCount(0);
+	await expect(page.getByRole('row', { name: /^delay 0\.5 s/ })).toBeVisible();
+
+	// What is only there comes in; undo takes it back.
+	await page.getByRole('button', { name: /^Fresh/ }).click();
+	await page.getByRole('button', { name: 'Bring it in' }).click();
+	await expect(page.getByText('1 changed, 1 only here.')).toBeVisible();
+	await page.getByRole('button', { name: 'Undo' }).first().click();
+	await expect(page.getByText('1 changed, 1 only there, 1 only here.')).toBeVisible();
+
+	// Both are played on the Bench, what is there as B.
+	await page.getByRole('button', { name: new RegExp(`^${first!.name}`) }).click();
+	await page.getByRole('button', { name: 'Play both' }).click();
+	await expect(page).toHaveURL(new RegExp(`/bench/${first!.id}$`));
+	await expect(page.getByRole('radio', { name: 'A | B' })).toBeChecked();
+	// What is held is what was sent: taken, the delay is here too.
+	await page.getByRole('button', { name: 'A and B', exact: true }).click();
+	await page.getByRole('option', { name: /^Take B into A/ }).click();
+	await expect
+		.poll(async () => {
+			const now = (await (await request.get(kitAt)).json()) as typeof kit;
+			return now.presets.find(({ id }) => id === first!.id)!.timing;
+		})
+		.toMatchObject({ duration: 3.25, delay: 0.5 });
+
+	// The project as it was, likewise.
+	await page.goto(`${project}/handover`);
+	await page.getByRole('radio', { name: 'Difference' }).click();
+	await page.getByRole('button', { name: 'The project as it was' }).click();
+	await page.getByRole('listbox', { name: 'A moment of the project' }).getByRole('option').nth(1).click();
+	await expect(page.getByText(/^1 changed\.$/)).toBeVisible();
+});

@@ -1,12 +1,15 @@
-/** ./dinesis pack: builds the run-time and prints the path of its package, ready for `npm install`. */
+/** ./dinesis pack: builds the run-time and prints the path of its package, ready for `npm install`. `--to FOLDER`: somewhere else. */
 import { execFileSync } from 'node:child_process';
 import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { build } from 'vite';
+import { readArguments } from './lib/arguments';
 import { ROOT } from './lib/paths';
 import { say } from './lib/say';
 
-const stage = join(ROOT, 'packed/runtime');
+const args = readArguments(process.argv.slice(2), { values: ['to'] });
+const folder = resolve(args.flags.get('to') ?? join(ROOT, 'packed'));
+const stage = join(folder, 'runtime');
 const own = JSON.parse(readFileSync(join(ROOT, 'runtime/package.json'), 'utf8')) as {
 	version: string;
 	license: string;
@@ -65,11 +68,11 @@ writeFileSync(
 	)}\n`
 );
 const [packed] = JSON.parse(
-	execFileSync('npm', ['pack', '--json', '--pack-destination', join(ROOT, 'packed')], {
+	execFileSync('npm', ['pack', '--json', '--pack-destination', folder], {
 		cwd: stage,
 		encoding: 'utf8',
 		stdio: ['ignore', 'pipe', 'ignore']
 	})
 ) as { filename: string; size: number }[];
 say(`dinesis-runtime ${own.version}, ${(packed!.size / 1024).toFixed(0)} KB packed`);
-process.stdout.write(`${join(ROOT, 'packed', packed!.filename)}\n`);
+process.stdout.write(`${join(folder, packed!.filename)}\n`);

@@ -1,16 +1,19 @@
 /** Builds the application into a folder named after its sources, so that a running one is never built over. */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { plain } from './folder';
 import { ROOT } from './paths';
 
+/** Where the run-time's package lies among what is served: packed, and unpacked. */
+const PACKAGE = 'run-time';
 const SOURCES = [
 	'src',
 	'runtime',
 	'static',
 	'demo',
+	'scripts/pack.ts',
 	'package-lock.json',
 	'svelte.config.js',
 	'vite.config.ts',
@@ -59,6 +62,13 @@ export function builtApplication(say: (message: string) => void): string {
 	}
 }
 
+function run(command: string, args: readonly string[], env: NodeJS.ProcessEnv = {}): void {
+	const done = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', env: { ...process.env, ...env } });
+	if (done.status !== 0 && done.signal) throw new Error('Building was ended.');
+	if (done.status !== 0)
+		throw new Error(`Building the application failed:\n${`${done.stdout}${done.stderr}`.slice(-3000)}`);
+}
+
 function build(say: (message: string) => void): string {
 	const builds = join(ROOT, 'build');
 	const folder = join(builds, sourcesHash());
@@ -66,14 +76,13 @@ function build(say: (message: string) => void): string {
 	if (existsSync(stamp)) return folder;
 	mkdirSync(builds, { recursive: true });
 	say('building the application (the sources changed)');
-	const done = spawnSync('npx', ['vite', 'build', '--logLevel', 'warn'], {
-		cwd: ROOT,
-		encoding: 'utf8',
-		env: { ...process.env, DINESIS_BUILD: folder, NODE_ENV: 'production' }
-	});
-	if (done.status !== 0 && done.signal) throw new Error('Building was ended.');
-	if (done.status !== 0)
-		throw new Error(`Building the application failed:\n${`${done.stdout}${done.stderr}`.slice(-3000)}`);
+	run('npx', ['vite', 'build', '--logLevel', 'warn'], { DINESIS_BUILD: folder, NODE_ENV: 'production' });
+	// What a game installs is handed over by the page too, as this build plays it.
+	const served = join(folder, 'client', PACKAGE);
+	mkdirSync(served, { recursive: true });
+	run(process.execPath, ['--import', 'tsx', 'scripts/pack.ts', '--to', served]);
+	const packed = readdirSync(served).find((name) => name.endsWith('.tgz'));
+	renameSync(join(served, packed!), join(served, 'dinesis-runtime.tgz'));
 	writeFileSync(stamp, new Date().toISOString());
 	const older = readdirSync(builds)
 		.map((name) => join(builds, name))

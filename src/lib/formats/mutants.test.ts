@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { decodeText, parseJson, readKit, writeKit } from '../documents';
 import { readBodyTrack } from './body-track';
 import { readEventLog } from './event-log';
+import { readFrameLoop } from './frame-loop';
 import { readWav } from './wav';
 
 const MUTANTS = 10_000;
@@ -146,6 +147,19 @@ describe('mutants', () => {
 			const way = readBodyTrack(new TextDecoder().decode(bytes));
 			if (way.ok) expect(way.value.poses.length).toBe(way.value.times.length * 6);
 			return way;
+		});
+		expect(taken).toBeGreaterThan(50);
+	});
+
+	it('of a loop of frames: what is taken is a gait of whole numbers of frames', () => {
+		const loop = 'frame\ty\troll\n0\t0\t0\n1\t0.01\t0.4\n2\t0.02\t0\n3\t0.01\t-0.4\n4\t0\t0\n';
+		const taken = tried(encode(loop), (bytes) => {
+			const read = readFrameLoop(new TextDecoder().decode(bytes));
+			if (!read.ok) return read;
+			const { frames, columns } = read.value;
+			expect([...frames, ...columns.flatMap(({ values }) => values)].every(Number.isFinite)).toBe(true);
+			for (const { values } of columns) expect(values.length).toBe(frames.length);
+			return read;
 		});
 		expect(taken).toBeGreaterThan(50);
 	});

@@ -74,7 +74,8 @@ const put = (name: string, text: string): string => {
 	writeFileSync(path, text);
 	return path;
 };
-const has = (command: string): boolean => spawnSync(command, ['--version']).status === 0;
+const has = (command: string): boolean =>
+	spawnSync(command, [command.startsWith('lua') ? '-v' : '--version']).status === 0;
 /** What TypeScript says of files, beside each other. */
 function typeErrors(files: Readonly<Record<string, string>>): string[] {
 	const options: ts.CompilerOptions = {
@@ -122,6 +123,22 @@ describe.each(kits)('names of %s', (_, kit) => {
 			]);
 		const wrong = put('wrong.c', '#include "motion_names.h"\nint main(void) { return MOTION_EVENT_NOT_THERE[0]; }\n');
 		expect(spawnSync('gcc', ['-fsyntax-only', wrong]).status).not.toBe(0);
+	});
+
+	it.skipIf(!has('mcs'))('compile as C#; a mistyped one does not', () => {
+		put('MotionNames.cs', namesFile(kit, 'csharp'));
+		const compile = () =>
+			spawnSync('mcs', ['-target:library', '-warnaserror', '-out:names.dll', 'MotionNames.cs', 'Use.cs'], {
+				cwd: folder
+			});
+		const [, space] = /namespace (\w+)/.exec(namesFile(kit, 'csharp')) ?? [];
+		const use = (name: string) =>
+			`${space ? `using ${space};\n` : ''}static class Use { public static string It() { return ${name}; } }\n`;
+		const [, first] = /class Events\s*\{\s*public const string (\w+)/.exec(namesFile(kit, 'csharp')) ?? [];
+		put('Use.cs', use(first === undefined ? '"none"' : `Events.${first}`));
+		expect(compile().stderr.toString()).toBe('');
+		put('Use.cs', use('Events.NotThere'));
+		expect(compile().stderr.toString()).toContain('NotThere');
 	});
 
 	it.skipIf(!has('python3'))('are read by Python, which tells a mistyped one', () => {

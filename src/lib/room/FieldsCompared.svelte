@@ -27,7 +27,7 @@
 <table>
 	<thead
 		><tr
-			><th>what</th><th>{heads[0]}</th><th>{heads[1]}</th>{#if act}<th></th>{/if}</tr
+			><th>what</th><th>{heads[0]}</th><th>{heads[1]}</th>{#if act}<td></td>{/if}</tr
 		></thead
 	>
 	<tbody>

@@ -52,6 +52,8 @@
 					{#await import('./CurvesPreview.svelte') then { default: CurvesPreview }}<CurvesPreview {desk} />{/await}
 				{:else if isSheet(desk.target)}
 					{#await import('./SheetPreview.svelte') then { default: SheetPreview }}<SheetPreview {desk} />{/await}
+				{:else if desk.target === 'runtime'}
+					{#await import('./RuntimePreview.svelte') then { default: RuntimePreview }}<RuntimePreview {desk} />{/await}
 				{:else}
 					<TextPreview {desk} text={desk.text} />
 				{/if}

@@ -44,9 +44,14 @@ export class DifferenceState {
 
 	/** Looks up which moments there are. */
 	async open(): Promise<void> {
-		const answer = await this.session.histories.list({});
+		const { histories } = this.session;
+		const answer = await histories.list({});
 		if (!answer.ok) return;
-		const [, ...before] = answer.value.stretches;
+		const [newest, ...earlier] = answer.value.stretches;
+		if (!newest) return;
+		// Of what is being worked on each change by itself; the last of them is now.
+		const single = await histories.single({}, newest);
+		const before = [...(single.ok ? single.value.stretches.slice(1) : []), ...earlier];
 		const marked = (one: ToldStretch): boolean => one.name !== '' || one.starred;
 		this.moments = [...before.filter(marked), ...before.filter((one) => !marked(one))];
 	}

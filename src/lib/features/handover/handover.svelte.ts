@@ -27,7 +27,16 @@ import { fileName } from '$lib/ui/save-text';
 import { openTargets, type Kept, type Targets } from './targets';
 
 export type Target =
-	'kit' | 'kit-min' | 'module' | `names-${Language}` | 'calls-ts' | 'calls-js' | 'sheet-html' | 'sheet-md' | CurveFile;
+	| 'kit'
+	| 'kit-min'
+	| 'module'
+	| 'runtime'
+	| `names-${Language}`
+	| 'calls-ts'
+	| 'calls-js'
+	| 'sheet-html'
+	| 'sheet-md'
+	| CurveFile;
 
 export interface TargetRow {
 	readonly target: Target;
@@ -36,11 +45,12 @@ export interface TargetRow {
 }
 export const TARGETS: readonly { readonly title: string; readonly rows: readonly TargetRow[] }[] = [
 	{
-		title: 'The kit',
+		title: 'The kit, and what plays it',
 		rows: [
 			{ target: 'kit', label: 'kit', about: 'one JSON file, as people read it' },
 			{ target: 'kit-min', label: 'kit, without blanks', about: 'the same, smaller' },
-			{ target: 'module', label: 'TypeScript module', about: 'the kit, with its ids as types' }
+			{ target: 'module', label: 'TypeScript module', about: 'the kit, with its ids as types' },
+			{ target: 'runtime', label: 'run-time', about: 'what plays a kit in a game: a package without dependencies' }
 		]
 	},
 	{
@@ -185,7 +195,7 @@ export class HandoverState {
 	/** What stands in the file, where it is a text; null: it is made by the worker. */
 	readonly text = $derived.by((): string | null => {
 		const { kit, target, rig } = this;
-		if (!kit || isCurves(target) || isSheet(target)) return null;
+		if (!kit || isCurves(target) || isSheet(target) || target === 'runtime') return null;
 		if (target === 'kit') return writeKit(kit);
 		if (target === 'kit-min') return kitMinified(kit);
 		if (target === 'module') return kitModule(kit);
