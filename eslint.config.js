@@ -36,13 +36,14 @@ const floors = {
 	cues: ['units', 'math', 'random'],
 	kit: ['units', 'math', 'patterns', 'drives', 'shake', 'bob', 'lag', 'chain', 'cues'],
 	frame: ['units', 'math', 'random', 'drives', 'shake', 'bob', 'lag', 'chain', 'cues', 'kit'],
-	game: ['units', 'shake', 'cues', 'kit', 'frame']
+	game: ['units', 'shake', 'cues', 'kit', 'frame'],
+	wire: ['units', 'random', 'shake', 'cues', 'kit', 'frame', 'game']
 };
 
 /** The tool plays and reads only through the run-time's doors. */
 const doors = {
-	group: ['**/runtime/**', 'dinesis-runtime/*', '!dinesis-runtime/tools', '!dinesis-runtime/vectors'],
-	message: 'Through the door: dinesis-runtime, dinesis-runtime/tools or dinesis-runtime/vectors (docs/architecture.md).'
+	group: ['**/runtime/**', 'dinesis-runtime/*', '!dinesis-runtime/tools', '!dinesis-runtime/wire', '!dinesis-runtime/vectors'],
+	message: 'Through the door: dinesis-runtime, dinesis-runtime/tools, dinesis-runtime/wire or dinesis-runtime/vectors (docs/architecture.md).'
 };
 
 const wall = (folder, allowed) => ({

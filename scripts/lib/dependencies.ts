@@ -38,6 +38,7 @@ const WHY: Readonly<Record<string, string>> = {
 	tsx: 'runs the scripts’ TypeScript',
 	umzug: 'migrations in their order',
 	virtua: 'long lists drawn as far as they are seen (page)',
+	ws: 'WebSockets, between the tool and running games (server)',
 	yup: 'checks what people type and send'
 };
 

@@ -12,7 +12,7 @@ import { Frame, type Clear, type FrameBody } from '../frame/frame';
 import { VIEWERS } from '../cues/links';
 import type { Occurrence } from '../cues/types';
 import { isShake } from '../shake/types';
-import { type Kit } from '../kit/types';
+import { type AnyPreset, type Kit } from '../kit/types';
 import { DT, TIME } from '../units/clock';
 import type { Seconds } from '../units/quantities';
 
@@ -117,8 +117,37 @@ export interface Snapshot {
 	readonly states: ReadonlySet<string>;
 }
 
+/** What a game calls, as who listens in hears it: the wire, which a game connects by itself. */
+export type Called =
+	| {
+			readonly call: 'event';
+			readonly event: string;
+			readonly phase: Occurrence['phase'];
+			readonly at: Seconds;
+			readonly options: EventOptions;
+	  }
+	| { readonly call: 'set'; readonly value: string; readonly to: number }
+	| { readonly call: 'play'; readonly preset: string; readonly options: PlayOptions }
+	| {
+			readonly call: 'stop';
+			readonly what: 'all' | { readonly preset: string } | { readonly tag: string };
+			readonly cut: boolean;
+	  }
+	| { readonly call: 'rig'; readonly rig: string | null; readonly over: Seconds; readonly who?: string };
+
+export interface Tap {
+	/** Something was sent that can be. */
+	called(called: Called): void;
+	/** A frame begins: what is to be changed before it is changed now. */
+	before(): void;
+	/** A frame is done, with its length and the bodies as they were taken. */
+	after(dt: Seconds, bodies: readonly FrameBody[]): void;
+}
+
 const isNumber = (value: unknown): value is number => typeof value === 'number' && value - value === 0;
 const isPlace = (value: unknown): boolean => Array.isArray(value) && value.length === 3 && value.every(isNumber);
+/** What of a kit frames hang on beside its shakes. */
+const PARTS = ['events', 'parameters', 'cues', 'rigs', 'world'] as const;
 const together = (state: string, key = ''): string => `${state}\u0000${key}`;
 
 /**
@@ -139,6 +168,10 @@ export class Runtime {
 	/** States that are on, with their keys. */
 	private states = new Set<string>();
 	private begun = false;
+	/** Who listens in; null: nobody. */
+	tap: Tap | null = null;
+	/** What it was made with. */
+	readonly made: { readonly seed: number; readonly rig: string | null; readonly viewers: number };
 
 	constructor(
 		kit: Kit,
@@ -147,6 +180,7 @@ export class Runtime {
 		this.kit = kit;
 		this.onTrouble = onTrouble;
 		const known = rig === null || kit.rigs.some((r) => r.id === rig);
+		this.made = { seed, rig: known ? rig : null, viewers };
 		if (!known) this.complain('rig', rig, `There is no rig "${rig}": the body's eyes are seen through.`);
 		this.frame = new Frame(kit, {
 			seed,
@@ -219,7 +253,10 @@ export class Runtime {
 		if (!known) this.complain('value', gameValue, `There is no game value "${gameValue}" in the kit.`);
 		else if (!isNumber(value))
 			this.complain('number', gameValue, `The game value "${gameValue}" was set to what is no number.`);
-		else this.frame.director.set(gameValue, value);
+		else {
+			this.frame.director.set(gameValue, value);
+			this.tap?.called({ call: 'set', value: gameValue, to: value });
+		}
 	}
 
 	/**
@@ -238,6 +275,7 @@ export class Runtime {
 			return this.complain('number', 'place', `"${preset}" was played from a place that is not three numbers.`);
 		for (const { id, player } of this.frame.director.viewers)
 			if (who === undefined || id === who) player.fire(preset, { strength, rate, length, at: place });
+		this.tap?.called({ call: 'play', preset, options });
 	}
 
 	/**
@@ -255,6 +293,7 @@ export class Runtime {
 				if (meant && cut) play.cut(player.now);
 				else if (meant) play.stop(player.now);
 			}
+		this.tap?.called({ call: 'stop', what, cut });
 	}
 
 	/**
@@ -269,6 +308,7 @@ export class Runtime {
 		this.frame.cameras.forEach((camera, i) => {
 			if (who === undefined || VIEWERS[i] === who) camera.change({ rig, lag: null, bob: null, sizes: {} }, seconds);
 		});
+		this.tap?.called({ call: 'rig', rig, over: seconds, who });
 	}
 
 	/**
@@ -293,6 +333,7 @@ export class Runtime {
 	 *     const { camera, offset, fov } = runtime.advance(1 / 60, { pose: [0, 0, 0, 0, 0], speed: 1.4, grounded: true });
 	 */
 	advance(dt: Seconds, body: RuntimeBody | readonly RuntimeBody[]): RuntimeFrame {
+		this.tap?.before();
 		const sound = typeof dt === 'number' && dt - dt === 0 && dt > 0;
 		if (!sound && dt !== 0) this.complain('number', 'dt', 'A frame came with a dt that is no number from 0 on.');
 		const list = Array.isArray(body) ? (body as readonly RuntimeBody[]) : null;
@@ -305,7 +346,9 @@ export class Runtime {
 			clock[DT] = 0;
 			if (this.begun) clock[DT] = dt;
 			this.frame.go(this.bodies);
+			const passed = this.begun ? dt : 0;
 			this.begun = true;
+			this.tap?.after(passed, this.bodies);
 		}
 		for (let i = 0; i < this.seen.length; i++) this.look(i);
 		return this.seen[0]!;
@@ -328,13 +371,24 @@ export class Runtime {
 	 *     if (read.ok) runtime.replaceKit(read.value);
 	 */
 	replaceKit(kit: Kit): void {
-		const before = new Map(this.kit.presets.map((p) => [p.id, JSON.stringify(p)]));
+		const before = this.kit;
+		const known = new Map(before.presets.map((p) => [p.id, p]));
+		const isNew = (p: AnyPreset): boolean => {
+			const was = known.get(p.id);
+			return was !== p && JSON.stringify(was) !== JSON.stringify(p);
+		};
+		const changed = kit.presets.filter(isNew);
 		this.kit = kit;
-		this.frame.use(kit);
-		const shakes = kit.presets.filter(isShake);
-		this.frame.director.usePresets(shakes);
-		for (const preset of shakes)
-			if (before.get(preset.id) !== JSON.stringify(preset)) this.frame.director.setPreset(preset);
+		const alone =
+			PARTS.every((part) => kit[part] === before[part]) &&
+			changed.every((p) => isShake(p) && known.has(p.id)) &&
+			kit.presets.length === before.presets.length;
+		if (!alone) {
+			this.frame.use(kit);
+			this.frame.director.usePresets(kit.presets.filter(isShake));
+		}
+		// Where nothing else differs, what is not about these presets is left alone.
+		for (const preset of changed) if (isShake(preset)) (alone ? this.frame : this.frame.director).setPreset(preset);
 	}
 
 	/**
@@ -380,6 +434,7 @@ export class Runtime {
 		// A state that happens, starts.
 		const meant = known.kind === 'state' && phase === 'happens' ? 'starts' : phase;
 		this.frame.director.raise({ event, phase: meant, key, values, length, place, tags: tags ?? known.tags, who }, at);
+		this.tap?.called({ call: 'event', event, phase: meant, at, options });
 		return true;
 	}
 
