@@ -76,7 +76,7 @@ const floor = (folder, allowed) => ({
 				patterns: [
 					{ regex: '^[^.]', message: 'The run-time depends on nothing.' },
 					{ group: ['../../*'], message: 'The run-time knows nothing outside its own folders.' },
-					{ group: ['**/index', '**/tools'], message: 'Inside the run-time nobody goes through the doors.' },
+					{ group: ['**/index', '**/tools', '**/single'], message: 'Inside the run-time nobody goes through the doors.' },
 					...Object.keys(floors)
 						.filter((other) => other !== folder && !allowed.includes(other))
 						.map((other) => ({

@@ -116,7 +116,7 @@ test('the empty page of docs/handover.md: a cube that shakes as the tool would s
 		'/page.js': ['text/javascript', listing('docs/handover.md', 'page.js')],
 		'/motion.js': ['text/javascript', dinesis('export', kit, '--as', 'calls-js', '--rig', 'keepers-eyes')],
 		'/motion.kit.json': ['application/json', dinesis('export', kit, '--as', 'kit')],
-		'/dinesis-runtime.js': ['text/javascript', readFileSync(join(ROOT, 'packed/runtime/dist/index.js'), 'utf8')]
+		'/dinesis-runtime.js': ['text/javascript', readFileSync(join(ROOT, 'packed/runtime/dist/single.js'), 'utf8')]
 	};
 	await page.route('http://game.invalid/**', (route) => {
 		const file = files[new URL(route.request().url()).pathname];

@@ -7,7 +7,7 @@ import { ROOT } from '../scripts/lib/paths';
 
 test('the package plays in a plain page, without a bundler, as the tool does', async ({ page }) => {
 	execFileSync(process.execPath, ['--import', 'tsx', 'scripts/pack.ts'], { cwd: ROOT, stdio: 'ignore' });
-	const module = readFileSync(join(ROOT, 'packed/runtime/dist/index.js'), 'utf8');
+	const module = readFileSync(join(ROOT, 'packed/runtime/dist/single.js'), 'utf8');
 	const example = /```js\n([\s\S]*?)```/.exec(readFileSync(join(ROOT, 'runtime/README.md'), 'utf8'))![1]!;
 
 	// A page of a game's own: two files beside it, and a map from the package's name to its file.

@@ -72,8 +72,33 @@ describe('the package that a game installs', () => {
 	it('brings nothing else along', () => {
 		const installed = JSON.parse(readFileSync(join(folder, 'node_modules/dinesis-runtime/package.json'), 'utf8'));
 		expect([installed.dependencies, installed.license, installed.type]).toEqual([undefined, 'UNLICENSED', 'module']);
-		const code = readFileSync(join(folder, 'node_modules/dinesis-runtime/dist/index.js'), 'utf8');
-		expect(code).not.toMatch(/^import /m);
-		expect(code).not.toMatch(/\b(window|document|process|fetch|setTimeout)\s*[.(]/);
+		for (const name of ['index', 'core', 'single', 'wire']) {
+			const code = readFileSync(join(folder, `node_modules/dinesis-runtime/dist/${name}.js`), 'utf8');
+			const from = [...code.matchAll(/^import .* from "([^"]+)"/gm)].map((m) => m[1]);
+			expect(from.filter((one) => one !== './core.js')).toEqual([]);
+			if (name === 'index' || name === 'core')
+				expect(code).not.toMatch(/\b(window|document|process|fetch|setTimeout|WebSocket)\s*[.(]/);
+		}
+	});
+
+	it('what is made behind the one door is known behind the other', () => {
+		writeFileSync(
+			join(folder, 'wire.js'),
+			`import { createRuntime, openKit } from 'dinesis-runtime';
+import { connect, frameAt, momentOf } from 'dinesis-runtime/wire';
+${/const parsed = [\s\S]*?\n\};/.exec(example)![0]}
+const kit = openKit(parsed).value;
+const runtime = createRuntime(kit, { seed: 1 });
+const body = { pose: [0, 0, 0, 0, 0], speed: 0, grounded: true };
+runtime.advance(0, body);
+runtime.raise('landing');
+runtime.advance(1 / 60, body);
+const wire = connect(runtime, 'ws://127.0.0.1:9/wire/none');
+const plays = frameAt(JSON.parse(JSON.stringify(momentOf(runtime.frame, kit))), kit).director.viewers[0].player.plays;
+console.log(wire.state, plays.length);
+wire.close();
+`
+		);
+		expect(run('node', 'wire.js').trim()).toMatch(/^(away|refused) 1$/);
 	});
 });

@@ -27,16 +27,24 @@ function nameEndings(folder: string): void {
 
 rmSync(stage, { recursive: true, force: true });
 mkdirSync(stage, { recursive: true });
-await build({
-	configFile: false,
-	logLevel: 'error',
-	root: ROOT,
-	build: {
-		outDir: join(stage, 'dist'),
-		sourcemap: true,
-		lib: { entry: join(ROOT, 'runtime/src/index.ts'), formats: ['es'], fileName: () => 'index.js' }
-	}
-});
+const entry = (name: string): string => join(ROOT, `runtime/src/${name}.ts`);
+const bundle = (entries: Readonly<Record<string, string>>, shared: string): Promise<unknown> =>
+	build({
+		configFile: false,
+		logLevel: 'error',
+		root: ROOT,
+		build: {
+			outDir: join(stage, 'dist'),
+			emptyOutDir: false,
+			sourcemap: true,
+			lib: { entry: { ...entries }, formats: ['es'], fileName: (_, name) => `${name}.js` },
+			rollupOptions: { output: { chunkFileNames: `${shared}.js` } }
+		}
+	});
+// What both doors lead to is one and the same: a play made behind the one is known behind the other.
+await bundle({ index: entry('index'), wire: entry('wire/index') }, 'core');
+// For a page without npm: all of it in one file.
+await bundle({ single: entry('single') }, 'single-part');
 execFileSync(
 	process.execPath,
 	[
@@ -60,7 +68,10 @@ writeFileSync(
 			license: own.license,
 			type: 'module',
 			sideEffects: false,
-			exports: { '.': { types: './types/index.d.ts', default: './dist/index.js' } },
+			exports: {
+				'.': { types: './types/index.d.ts', default: './dist/index.js' },
+				'./wire': { types: './types/wire/index.d.ts', default: './dist/wire.js' }
+			},
 			files: ['dist', 'types', 'README.md']
 		},
 		null,

@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { Door, isSecure } from '../../src/lib/server/door';
+import { openWire } from '../../src/lib/server/wire/sockets';
 
 export interface Serving {
 	readonly address: string;
@@ -42,12 +43,15 @@ export async function serve(options: ServeOptions): Promise<Serving> {
 			// Whoever broke off in the middle hears nothing more.
 			.catch(() => response.destroy());
 	});
+	const url = process.env.DATABASE_URL;
+	const wire = url ? openWire(server, { door, url }) : null;
 	const port = await listen(server, options);
 	const shown = options.host.includes(':') ? `[${options.host}]` : options.host;
 	return {
 		address: `http://${shown}:${port}`,
 		close: () =>
 			new Promise((resolve) => {
+				wire?.close();
 				server.close(() => resolve());
 				server.closeAllConnections();
 			})

@@ -54,7 +54,7 @@ export class Door {
 	async answers(request: IncomingMessage, response: ServerResponse): Promise<boolean> {
 		const host = request.headers.host ?? '';
 		delete request.headers[OUTSIDE];
-		const name = /^(\[[0-9a-f:.]+\]|[^:/\s]+)(:\d+)?$/i.exec(host)?.[1];
+		const name = hostName(request);
 		if (name === undefined) return say(response, 400, 'The request does not say whom it is for.');
 		// A name that somebody else's DNS points at this machine is not ours.
 		if (this.wanted === null)
@@ -75,6 +75,14 @@ export class Door {
 		if (!asksPage) return say(response, 401, 'Enter the access key: open this Dinesis in a browser.');
 		const to = url.pathname === '/key' ? ownPage(url.searchParams.get('to')) : ownPage(`${url.pathname}${url.search}`);
 		return page(response, 401, to, '');
+	}
+
+	/** Whether a request may come in whose door is no page: whom it is for, and whether it has shown the access key where there is one. */
+	stands(request: IncomingMessage): 'in' | 'outside' | 'away' {
+		const name = hostName(request);
+		if (name === undefined) return 'away';
+		if (this.wanted === null) return isLoopback(name) ? 'in' : 'away';
+		return this.isLetIn(request) ? 'in' : 'outside';
 	}
 
 	private isLetIn(request: IncomingMessage): boolean {
@@ -131,6 +139,9 @@ export class Door {
 		if (this.guesses.size > MOST_KNOWN) this.guesses.delete(this.guesses.keys().next().value!);
 	}
 }
+
+const hostName = ({ headers }: IncomingMessage): string | undefined =>
+	/^(\[[0-9a-f:.]+\]|[^:/\s]+)(:\d+)?$/i.exec(headers.host ?? '')?.[1];
 
 /** Whether what is between the browser and us, or a proxy before us, is encrypted. */
 export const isSecure = (request: IncomingMessage): boolean =>

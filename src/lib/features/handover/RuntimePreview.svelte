@@ -6,7 +6,7 @@
 
 	let { desk }: { desk: HandoverState } = $props();
 	const PACKAGE = '/run-time/dinesis-runtime.tgz';
-	const MODULE = '/run-time/runtime/dist/index.js';
+	const MODULE = '/run-time/runtime/dist/single.js';
 </script>
 
 <Frame label="The run-time" title="The run-time" flow="rows">
