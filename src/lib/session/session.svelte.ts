@@ -49,6 +49,7 @@ import { BrowserShelter, windowName } from './shelter';
 import { isWiringKind, nameOf, Standing } from './standing.svelte';
 import { Tabs } from './tabs';
 import type { Refused } from './refused';
+import type { Wire } from './wire.svelte';
 import { PRESETS, WorkingCopy } from './working-copy.svelte';
 
 export { rigKey, WIRING };
@@ -61,6 +62,8 @@ export class ProjectSession {
 	missing = $state(0);
 	/** What is to be played beside what is here, by the room that is opened next. */
 	toPlay = $state.raw<ToPlay | null>(null);
+	/** Games that run just now; null until it is asked who is there. */
+	wire = $state.raw<Wire | null>(null);
 	project = $state.raw() as Opened['project'];
 	readonly notes = new Notices();
 	/** Measures, drawings and neighbours, off the page's thread. */
@@ -108,7 +111,10 @@ export class ProjectSession {
 		this.people = new People(project.slug);
 		for (const stub of stubs) this.stubs.set(stub.uuid, stub);
 		this.work = new WorkingCopy(newUuid(), documents, number, {
-			changed: (held) => this.shown(held),
+			changed: (held, before, own) => {
+				this.shown(held);
+				if (own) this.wire?.changed(held, before);
+			},
 			renamed: (held, from) => this.renamedListeners.forEach((listener) => listener(held, from)),
 			made: (change) => this.standing.count(change),
 			stirred: () => this.outbox?.stirred()
@@ -172,6 +178,13 @@ export class ProjectSession {
 			};
 		});
 		const still = this.findings.open();
+		let unwire = (): void => undefined;
+		fetchAfter(async () => {
+			const { Wire } = await import('./wire.svelte');
+			if (closed) return;
+			this.wire = new Wire(this.project.slug);
+			unwire = this.wire.open();
+		});
 		// What looks wrong is told once all is here, courses too.
 		void this.fetchRest()
 			.then(() => !closed && this.courses.fetch())
@@ -184,6 +197,7 @@ export class ProjectSession {
 		window.addEventListener('pagehide', leave);
 		return () => {
 			closed = true;
+			unwire();
 			still();
 			deaf();
 			alone();
@@ -417,6 +431,9 @@ export class ProjectSession {
 		this.missing = 0;
 	}
 }
+
+/** Once there is time to look who is there. */
+const fetchAfter = (work: () => Promise<void>): void => void setTimeout(() => void work(), 400);
 
 const CONTEXT = Symbol('session');
 export const provideSession = (session: ProjectSession): ProjectSession => setContext(CONTEXT, session);

@@ -12,11 +12,11 @@ export class ShownDocuments {
 
 	/**
 	 * `standing` tells what is shown of a document: what the server has, with what is on its way on top; undefined: nothing. `changed` hears of
-	 * every document that is shown differently, and of the id that it had before where that is another.
+	 * every document that is shown differently, of the id that it had before where that is another, and of it as it was.
 	 */
 	constructor(
 		private readonly standing: (uuid: string, acked: Held | undefined) => Held | undefined,
-		private readonly changed: (held: Held, from?: string) => void
+		private readonly changed: (held: Held, from: string | undefined, before: Held | undefined) => void
 	) {}
 
 	/** Those of a kind that are in use, in the project's order. */
@@ -88,7 +88,7 @@ export class ShownDocuments {
 			if (!after) continue;
 			const from = before && before.id !== after.id ? before.id : undefined;
 			if (from !== undefined) this.former.set(`${after.kind} ${from}`, after.uuid);
-			this.changed(after, from);
+			this.changed(after, from, before);
 		}
 	}
 

@@ -34,8 +34,8 @@ export interface Kept {
 }
 
 export interface CopyHost {
-	/** Hears of every document that is shown differently, however it came about. */
-	changed(held: Held): void;
+	/** Hears of every document that is shown differently, however it came about, and of it as it was; `own`: something of it is still on its way. */
+	changed(held: Held, before: Held | undefined, own: boolean): void;
 	/** Hears of every document that is shown under another id. */
 	renamed?(held: Held, from: string): void;
 	/** Hears of every change that the server made, whoever asked for it, once the documents are shown as it left them. */
@@ -73,8 +73,8 @@ export class WorkingCopy {
 		this.seen = seen;
 		this.documents = new ShownDocuments(
 			(uuid, acked) => this.standing(uuid, acked),
-			(held, from) => {
-				host.changed(held);
+			(held, from, before) => {
+				host.changed(held, before, this.isOnItsWay(held.uuid));
 				if (from !== undefined) host.renamed?.(held, from);
 			}
 		);
@@ -111,6 +111,10 @@ export class WorkingCopy {
 	/** All that is here, of every kind, in use or not. */
 	all(): Held[] {
 		return this.documents.all();
+	}
+
+	private isOnItsWay(uuid: string): boolean {
+		return this.pending.some(({ parts }) => parts.some(({ document }) => document === uuid));
 	}
 
 	get isIdle(): boolean {

@@ -103,7 +103,7 @@ const idOf = (end: End): string => end.of('games').at(-1)!.games[0]!.id;
 const kitOfGame = (end: End): unknown =>
 	end.got.reduce<unknown>((kit, m) => {
 		if (m.type === 'kit') return (m as { kit: unknown }).kit;
-		return m.type === 'change' ? withFields(kit, (m as { sets: FieldSet[] }).sets) : kit;
+		return m.type === 'change' ? withFields(kit, (m as { sets: readonly FieldSet[] }).sets) : kit;
 	}, null);
 
 describe('a game', () => {
