@@ -66,6 +66,11 @@ const leftOf = (value: unknown): readonly string[] => LEFT.find(([type]) => valu
 const plain = (value: number): Patch =>
 	value - value === 0 && !Object.is(value, -0) ? value : { n: Object.is(value, -0) ? '-0' : String(value) };
 
+/** What tells an event from its key stands in no file: it is written with a sign for it. */
+const kept = (text: string): string => text.replaceAll('\u2400', '\u2400\u2400').replaceAll('\u0000', '\u24000');
+const readText = (text: string): string =>
+	text.includes('\u2400') ? text.replace(/\u2400(.)/g, (_, sign: string) => (sign === '0' ? '\u0000' : sign)) : text;
+
 const NOT_PLAYED = {
 	strength: 1,
 	length: undefined,
@@ -125,9 +130,9 @@ class Writer {
 	private map(to: Map<string, unknown>, from: Map<string, unknown>): Patch | undefined {
 		const m = [...to].flatMap(([key, value]): [string, Patch][] => {
 			const patch = from.has(key) ? this.between(value, from.get(key)) : this.whole(value);
-			return patch === undefined ? [] : [[key, patch]];
+			return patch === undefined ? [] : [[kept(key), patch]];
 		});
-		const gone = [...from.keys()].filter((key) => !to.has(key));
+		const gone = [...from.keys()].filter((key) => !to.has(key)).map(kept);
 		if (gone.length > 0) return { m, gone };
 		return m.length > 0 ? { m } : undefined;
 	}
@@ -136,10 +141,11 @@ class Writer {
 	private whole(value: unknown): Patch {
 		if (value === undefined || typeof value === 'function') return { u: 1 };
 		if (typeof value === 'number') return plain(value);
-		if (!isObject(value)) return value as string | boolean | null;
+		if (typeof value === 'string') return kept(value);
+		if (!isObject(value)) return value as boolean | null;
 		if (isNumbers(value)) return { f: Array.from(value as ArrayLike<number>, plain) };
 		if (Array.isArray(value)) return { a: value.map((entry) => this.whole(entry)) };
-		if (value instanceof Map) return { m: [...value].map(([key, v]) => [key as string, this.whole(v)] as const) };
+		if (value instanceof Map) return { m: [...value].map(([key, v]) => [kept(key as string), this.whole(v)] as const) };
 		if (value instanceof Set) return { s: [...value].map((v) => this.whole(v)) };
 		if (value instanceof Play) {
 			const { presetId, length = null, id, seed } = value;
@@ -176,6 +182,7 @@ class Reader {
 
 	/** What a value becomes; NOTHING: what it was made of is not there any more. */
 	put(here: unknown, patch: Patch): unknown {
+		if (typeof patch === 'string') return readText(patch);
 		if (typeof patch !== 'object' || patch === null) return patch;
 		if ('n' in patch) return Number(patch.n);
 		if ('u' in patch) return undefined;
@@ -227,8 +234,8 @@ class Reader {
 		{ m, gone = [] }: { m: readonly (readonly [string, Patch])[]; gone?: readonly string[] }
 	): unknown {
 		const map = here instanceof Map ? (here as Map<string, unknown>) : new Map<string, unknown>();
-		for (const [key, part] of m) map.set(key, this.put(map.get(key), part));
-		for (const key of gone) map.delete(key);
+		for (const [key, part] of m) map.set(readText(key), this.put(map.get(readText(key)), part));
+		for (const key of gone) map.delete(readText(key));
 		return map;
 	}
 

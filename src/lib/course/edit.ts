@@ -20,8 +20,9 @@ export function trimCourse(course: Course, from: Seconds, to: Seconds): Course {
 		const length = event.length === null ? null : until - start - at;
 		return [{ ...event, at, length }];
 	});
+	const { recording: _, ...rest } = course;
 	return {
-		...course,
+		...rest,
 		...trimWay(course, start, end),
 		second: course.second && trimWay(course.second, start, end),
 		seconds,

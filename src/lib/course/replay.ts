@@ -7,7 +7,7 @@
  *     replay.at(3); // backwards as well
  */
 import type { Seconds, Played } from 'dinesis-runtime/tools';
-import { CourseRun, lastStep, GRID_HZ, type RunOptions } from './run';
+import { CourseRun, type RunOptions } from './run';
 import type { Course } from '../documents';
 
 /** A long course has no more checkpoints than this. */
@@ -28,7 +28,7 @@ export class Replay {
 
 	/** The run as it stands at a time. Valid until the next call. */
 	at(time: Seconds): CourseRun {
-		const wanted = lastStep(Math.max(0, time)) / GRID_HZ;
+		const wanted = this.run.stepBefore(Math.max(0, time));
 		const checkpoint = this.before(wanted);
 		if (this.run.now > wanted + 1e-9 || checkpoint.now > this.run.now) this.run = checkpoint.fork();
 		for (;;) {
@@ -36,7 +36,7 @@ export class Replay {
 			if (due > wanted || this.run.now > due) break;
 			this.run.advanceTo(due);
 			// At its end a course stands still.
-			if (this.run.now < lastStep(due) / GRID_HZ - 1e-9) break;
+			if (this.run.now < this.run.stepBefore(due) - 1e-9) break;
 			this.checkpoints.push(this.run.fork());
 		}
 		this.run.advanceTo(wanted);

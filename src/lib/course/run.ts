@@ -20,7 +20,9 @@ import {
 	type Seconds
 } from 'dinesis-runtime/tools';
 import type { GameEvent } from 'dinesis-runtime';
+import type { Recording } from 'dinesis-runtime/wire';
 import type { Kit, Course } from '../documents';
+import { ExactSteps, isAsRecorded } from './exact';
 import { climbs, compileWay, isGrounded, rides, poseAt, speedAt, TRACE_NUMBERS, type CompiledWay } from './way';
 
 export const GRID_HZ = 120;
@@ -64,7 +66,9 @@ export interface RunOptions {
 export class CourseRun {
 	/** By viewer. */
 	readonly bodies: readonly Body[];
-	private readonly frame: Frame;
+	private readonly own: Frame;
+	/** Of a take of a running game that is still as it was recorded; null: the grid. */
+	private readonly exact: ExactSteps | null;
 	private readonly schedule: readonly Scheduled[];
 	private readonly curves: readonly { readonly parameter: string; readonly curve: CompiledCurve }[];
 	private next = 0;
@@ -76,8 +80,12 @@ export class CourseRun {
 		options: RunOptions = {}
 	) {
 		const ways = course.second ? [course, course.second] : [course];
-		const { areas, rig, steps } = course;
-		this.frame = new Frame(kit, { ...options, viewers: ways.length, areas, rig, steps });
+		const { areas, rig, steps, recording } = course;
+		this.exact =
+			recording && (options.seed ?? 1) === 1 && rig === recording.rig && isAsRecorded(kit, course)
+				? exactly(kit, recording, options.clear)
+				: null;
+		this.own = this.exact?.frame ?? new Frame(kit, { ...options, viewers: ways.length, areas, rig, steps });
 		this.bodies = ways.map((way, i) => ({
 			pose: new Float64Array(TRACE_NUMBERS),
 			rig: this.frame.cameras[i]!,
@@ -91,6 +99,10 @@ export class CourseRun {
 		this.takeStep(true);
 	}
 
+	private get frame(): Frame {
+		return this.own;
+	}
+
 	get director(): Director {
 		return this.frame.director;
 	}
@@ -98,29 +110,37 @@ export class CourseRun {
 	/** A run that stands where this one stands and goes its own way. */
 	fork(): CourseRun {
 		const copy: CourseRun = Object.create(CourseRun.prototype) as CourseRun;
-		const frame = this.frame.fork();
+		const exact = this.exact?.fork() ?? null;
+		const own = exact?.frame ?? this.frame.fork();
 		const bodies = this.bodies.map((body, i) => ({
 			...body,
-			rig: frame.cameras[i]!,
+			rig: own.cameras[i]!,
 			pose: body.pose.slice(),
 			way: { ...body.way, facing: body.way.facing.slice(), scratch: body.way.scratch.slice() }
 		}));
-		return Object.assign(copy, this, { frame, bodies });
+		return Object.assign(copy, this, { exact, own, bodies });
 	}
 
 	/** The time of the last step. */
 	get now(): Seconds {
-		return this.step / GRID_HZ;
+		return this.exact ? this.exact.timeOf(this.step) : this.step / GRID_HZ;
+	}
+
+	/** The time of the last step that is not after a time. */
+	stepBefore(time: Seconds): Seconds {
+		return this.exact ? this.exact.timeOf(this.exact.lastStep(time)) : lastStep(time) / GRID_HZ;
 	}
 
 	/** Plays up to a time: to the last step of the grid that is not after it, nor after the course. Only forward. */
 	advanceTo(time: Seconds): void {
-		const last = lastStep(Math.min(time, this.course.seconds));
+		const until = Math.min(time, this.course.seconds);
+		const last = this.exact ? this.exact.lastStep(until) : lastStep(until);
 		while (this.step < last) this.takeStep(this.step + 1 === last);
 	}
 
 	private takeStep(look: boolean): void {
 		this.step++;
+		if (this.exact) return this.takeExact(this.exact);
 		const time = this.now;
 		for (let i = 0; i < this.curves.length; i++)
 			this.director.set(this.curves[i]!.parameter, runCurve(this.curves[i]!.curve, time));
@@ -128,6 +148,14 @@ export class CourseRun {
 		for (; this.next < this.schedule.length && this.schedule[this.next]!.at <= time + 1e-9; this.next++)
 			this.raise(this.schedule[this.next]!);
 		this.frame.step(time, 1 / GRID_HZ, this.bodies, look);
+	}
+
+	private takeExact(exact: ExactSteps): void {
+		exact.step().forEach(({ pose, speed, grounded, onFoot }, i) => {
+			const body = this.bodies[i]!;
+			body.pose.set(Array.from(pose));
+			Object.assign(body, { speed, grounded, onFoot: onFoot !== false });
+		});
 	}
 
 	private move(body: Body, time: Seconds): void {
@@ -160,6 +188,15 @@ export class CourseRun {
 		};
 		// Between two steps too.
 		this.director.raise(occurrence, Math.min(due.at, this.now));
+	}
+}
+
+/** Null where its moment is not one that this kit can go on from: then the timeline plays it. */
+function exactly(kit: Played, recording: Recording, clear: Clear | undefined): ExactSteps | null {
+	try {
+		return ExactSteps.of(kit, recording, clear);
+	} catch {
+		return null;
 	}
 }
 

@@ -21,6 +21,7 @@ import {
 	withDefault,
 	type Shape
 } from 'dinesis-runtime/tools';
+import { BODY_NUMBERS } from 'dinesis-runtime/wire';
 
 const metres = (what: string): Shape => number(`${what}, in metres`, -1e6, 1e6);
 const seconds = (what: string, least = 0): Shape => number(`${what}, in seconds`, least, RANGES.seconds);
@@ -128,6 +129,37 @@ const second = either('null or the way of a second player', [
 	{ when: isRecord, shape: object({ path: withDefault(path, []), trace: withDefault(trace, null) }) }
 ]);
 
+/** Frames of a recording: an hour at sixty a second. */
+const MOST_FRAMES = 3600 * 60;
+
+/** A stretch of a running game: a plain walk, for it is long. What is in its moment the run-time tells. */
+const recording = own(
+	(value, report) => {
+		if (!isRecord(value)) return report.add(`is ${show(value)}; a recording is needed`);
+		const { clock, moment, seed, rig, viewers, frames, calls } = value;
+		const isNumber = (v: unknown): v is number => typeof v === 'number' && Number.isFinite(v);
+		for (const [name, given] of Object.entries({ clock, seed }))
+			if (!isNumber(given)) report.addAt(name, `is ${show(given)}; a number is needed`);
+		if (viewers !== 1 && viewers !== 2) report.addAt('viewers', `is ${show(viewers)}; 1 or 2 is needed`);
+		if (rig !== null && typeof rig !== 'string') report.addAt('rig', `is ${show(rig)}; null or an id is needed`);
+		if (moment !== null && !isRecord(moment)) report.addAt('moment', `is ${show(moment)}; null or a moment is needed`);
+		if (!Array.isArray(frames) || frames.length > MOST_FRAMES)
+			return report.addAt('frames', `is ${show(frames)}; a list of up to ${MOST_FRAMES} frames is needed`);
+		const numbers = 1 + (viewers === 2 ? 2 : 1) * BODY_NUMBERS;
+		const bad = frames.findIndex(
+			(row) => !Array.isArray(row) || row.length < numbers || row.length > 64 || !row.every(isNumber)
+		);
+		if (bad >= 0) report.addAt('frames', `has at ${bad} no ${numbers} numbers`);
+		if (!Array.isArray(calls) || calls.length > MOST_FRAMES)
+			return report.addAt('calls', `is ${show(calls)}; a list of calls is needed`);
+		const none = calls.findIndex(
+			(row) => !Array.isArray(row) || !isNumber(row[0]) || !isRecord(row[1]) || typeof row[1].call !== 'string'
+		);
+		if (none >= 0) report.addAt('calls', `has at ${none} no call`);
+	},
+	{ type: 'object', required: ['clock', 'moment', 'seed', 'rig', 'viewers', 'frames', 'calls'] }
+);
+
 /** A course. */
 export const course = object({
 	id: required(id('of the course')),
@@ -138,6 +170,7 @@ export const course = object({
 	trace: withDefault(trace, null),
 	second: withDefault(second, null),
 	things: optional(list(thing, { most: 1000, unique: 'id' })),
+	recording: optional(recording),
 	rig: withDefault(orNull(id('of the rig')), null),
 	steps: withDefault(boolean('whether feet fall on the way'), false),
 	events: withDefault(

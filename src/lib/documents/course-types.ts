@@ -1,5 +1,6 @@
 /** Courses: made-up stretches of gameplay, played through the cues as the game would. */
 import type { CurvePoint, Hertz, Metres, Seconds } from 'dinesis-runtime/tools';
+import type { Recording } from 'dinesis-runtime/wire';
 
 /** A place that the path goes through. */
 export interface Waypoint {
@@ -93,4 +94,6 @@ export interface Course extends Way {
 	readonly second: Way | null;
 	/** What else moved in a take; left out: nothing. */
 	readonly things?: readonly Thing[];
+	/** Of a take of a running game: every frame and call as it was, from a moment on. What the timeline shows of it is told from this; left out: nothing. */
+	readonly recording?: Recording;
 }

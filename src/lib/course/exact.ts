@@ -1,0 +1,135 @@
+/**
+ * A stretch of a running game, frame by frame as it was: the same lengths, bodies and calls, from the same moment on, so that with the same
+ * kit it gives the same motion to the bit. With another kit it is what the game would have shown with that.
+ */
+import { createRuntime, type Runtime } from 'dinesis-runtime';
+import { dequal } from 'dequal/lite';
+import { type Clear, type Frame, type Occurrence, type Played, type Seconds } from 'dinesis-runtime/tools';
+import { bodiesOf, Replayed, type Recording } from 'dinesis-runtime/wire';
+import type { Course } from '../documents';
+import { Recorder } from './record';
+
+type Inside = { frame: Frame; time: number; states: Set<string> };
+const inside = (runtime: Runtime): Inside => runtime as unknown as Inside;
+
+/** What a course shows of its recording: its way, what happened, how the game values stood. */
+export function courseOfRecording(
+	recording: Recording,
+	{ events, parameters }: Pick<Played, 'events' | 'parameters'>,
+	take: Pick<Course, 'id' | 'name' | 'about'>
+): Course {
+	const set = new Set(recording.calls.flatMap(([, c]) => (c.call === 'set' ? [c.value] : [])));
+	const recorder = new Recorder(
+		recording.viewers,
+		parameters.filter(({ id }) => set.has(id)),
+		events
+	);
+	const values = new Map(parameters.map(({ id, rest }) => [id, rest]));
+	const times = timesOf(recording);
+	let next = 0;
+	recording.frames.forEach((row, frame) => {
+		const time = times[frame]!;
+		for (; next < recording.calls.length && recording.calls[next]![0] <= frame; next++) {
+			const called = recording.calls[next]![1];
+			if (called.call === 'set') values.set(called.value, called.to);
+			if (called.call !== 'event') continue;
+			const { event, phase, options } = called;
+			const at = Math.min(time, Math.max(0, called.at - recording.clock - (recording.frames[0]?.[0] ?? 0)));
+			recorder.happened(at, { event, phase, ...options } as Occurrence);
+		}
+		const bodies = bodiesOf(row, recording.viewers).map((body) => ({ ...body, pose: Float64Array.from(body.pose) }));
+		recorder.at(time, bodies, (id) => values.get(id));
+	});
+	return { ...recorder.finish({ ...take, rig: recording.rig }), recording };
+}
+
+/** When each frame is, on the course: the first is its beginning. */
+function timesOf({ frames }: Recording): Float64Array {
+	const times = new Float64Array(frames.length);
+	for (let i = 1; i < frames.length; i++) times[i] = times[i - 1]! + frames[i]![0]!;
+	return times;
+}
+
+/** Whether a course is still what was recorded: what was changed of it on the timeline is played by the timeline. */
+export function isAsRecorded(kit: Pick<Played, 'events' | 'parameters'>, course: Course): boolean {
+	const { events, parameters } = kit;
+	const known = KNOWN.get(course);
+	// While one tunes a preset the course is the same one.
+	if (known?.events === events && known.parameters === parameters) return known.is;
+	const is = isStillSo(kit, course);
+	KNOWN.set(course, { events, parameters, is });
+	return is;
+}
+
+const KNOWN = new WeakMap<Course, Pick<Played, 'events' | 'parameters'> & { readonly is: boolean }>();
+
+function isStillSo(kit: Pick<Played, 'events' | 'parameters'>, course: Course): boolean {
+	const { recording } = course;
+	if (!recording || recording.frames.length === 0 || course.areas.length > 0) return false;
+	const was = courseOfRecording(recording, kit, course);
+	return was.seconds === course.seconds && dequal(was.events, course.events) && dequal(was.values, course.values);
+}
+
+export class ExactSteps {
+	private readonly times: Float64Array;
+	private constructor(
+		private readonly recording: Recording,
+		private readonly runtime: Runtime,
+		private readonly played: Replayed,
+		times?: Float64Array
+	) {
+		this.times = times ?? timesOf(recording);
+	}
+
+	/** Throws a RangeError where its moment cannot be gone on from. */
+	static of(kit: Played, recording: Recording, clear?: Clear): ExactSteps {
+		const whole = { format: 'dinesis-kit', version: 1, name: '', ...kit } as const;
+		const { seed, rig, viewers } = recording;
+		const runtime = createRuntime(whole, { seed, rig, viewers: viewers === 2 ? 2 : 1, clear });
+		return new ExactSteps(recording, runtime, new Replayed(runtime, recording));
+	}
+
+	fork(): ExactSteps {
+		const copy = Object.assign(Object.create(Object.getPrototypeOf(this.runtime)) as Runtime, this.runtime);
+		const bodies = (this.runtime as unknown as { bodies: { pose: Float64Array }[] }).bodies;
+		Object.assign(copy, {
+			frame: this.frame.fork(),
+			states: new Set(inside(this.runtime).states),
+			troubles: new Map(),
+			bodies: bodies.map((body) => ({ ...body, pose: body.pose.slice() }))
+		});
+		const played = Object.assign(Object.create(Replayed.prototype) as Replayed, this.played, { runtime: copy });
+		return new ExactSteps(this.recording, copy, played, this.times);
+	}
+
+	get frame(): Frame {
+		return inside(this.runtime).frame;
+	}
+
+	/** When a step is, on the course. */
+	timeOf(step: number): Seconds {
+		return this.times[Math.max(0, Math.min(step, this.times.length - 1))]!;
+	}
+
+	/** The last step that is not after a time. */
+	lastStep(time: Seconds): number {
+		let [low, high] = [0, this.times.length - 1];
+		while (low < high) {
+			const middle = (low + high + 1) >> 1;
+			if (this.times[middle]! <= time + 1e-9) low = middle;
+			else high = middle - 1;
+		}
+		return low;
+	}
+
+	/** The next frame, with the bodies as they were. */
+	step(): readonly {
+		readonly pose: ArrayLike<number>;
+		readonly speed: number;
+		readonly grounded: boolean;
+		readonly onFoot?: boolean;
+	}[] {
+		this.played.step();
+		return this.played.bodies;
+	}
+}
