@@ -1,7 +1,7 @@
 /** ./dinesis start: database, migrations, demo, build, server; Ctrl+C ends them all. */
 import { join } from 'node:path';
 import { readArguments } from './lib/arguments';
-import { builtApplication, useBuild } from './lib/build';
+import { builtApplication, STAND_IN, useBuild } from './lib/build';
 import { Cluster } from './lib/cluster';
 import { keepAlive } from './lib/keep-alive';
 import { keepBackups } from './lib/keep-backups';
@@ -10,6 +10,7 @@ import { prepareDatabase } from './lib/prepare';
 import { beforeRunning, findRunning, forgetRunning, noteRunning, type Running } from './lib/running';
 import { fail, say, tell } from './lib/say';
 import { serve, type Serving } from './lib/serve';
+import { serveStandIn } from './lib/stand-in';
 
 const args = readArguments(process.argv.slice(2), { switches: ['no-demo'] });
 const host = process.env.HOST || '127.0.0.1';
@@ -41,11 +42,13 @@ if (running) await askHealth(running);
 
 let opening: Promise<Cluster> | null = null;
 let server: Serving | null = null;
+let standIn: { close(): void } | null = null;
 let ending = false;
 
 async function end(code: number): Promise<void> {
 	if (ending) return;
 	ending = true;
+	standIn?.close();
 	await server?.close();
 	// Also one that is only just being started.
 	const cluster = await opening?.catch(() => null);
@@ -111,5 +114,12 @@ const serving = await step('Starting the server', () =>
 	})
 );
 server = serving;
+// A game of its own, on a port of its own: what stands in for yours.
+const game = await step('Starting the stand-in game', () =>
+	serveStandIn(join(folder, STAND_IN), host, Number(new URL(serving.address).port) + 1)
+);
+standIn = game;
+process.env.DINESIS_STAND_IN = game.address;
 await step('Starting the server', () => noteRunning(serving.address));
 tell(`Dinesis is at ${serving.address} (Ctrl+C ends it)`);
+say(`the stand-in game is at ${game.address}`);

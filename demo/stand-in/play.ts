@@ -1,10 +1,13 @@
 /** The crane with its camera: what happens in the world is told to the run-time, which moves the camera. Nothing else knows of motion. */
 import type { Runtime, RuntimeBody } from 'dinesis-runtime';
 import { Replayed, type Recording } from 'dinesis-runtime/wire';
-import { STEP, World, type Told, type Wish } from './world';
+import { MAST, SEA, STEP, World, type Told, type Wish } from './world';
 
 export const RIG = 'crane-yard';
 export const SEED = 7;
+/** Where the crane stands in Morrowskerry: its rig keeps the picture within the yard. */
+export const YARD = { x: 12, y: -4.5 } as const;
+const there = (x: number, y: number): [number, number, number] => [x + YARD.x, y + YARD.y, 0];
 
 export class Play {
 	readonly world: World;
@@ -32,19 +35,19 @@ export class Play {
 
 	private readonly told: Told = {
 		landed: (impact, x, y) => {
-			this.runtime.raise('load-set-down', { values: { impact: Math.min(3, impact) }, place: [x, y, 0] });
+			this.runtime.raise('load-set-down', { values: { impact: Math.min(3, impact) }, place: there(x, y) });
 			this.mark('dust', x, y, impact / 3);
 		},
 		splashed: (x) => {
-			this.runtime.raise('wave-breaks', { values: { height: 2.5 }, place: [x, -1.6, 0] });
-			this.mark('spray', x, -1.6, 0.5);
+			this.runtime.raise('wave-breaks', { values: { height: 2.5 }, place: there(x, SEA) });
+			this.mark('spray', x, SEA, 0.5);
 		},
 		wave: (height, x) => {
-			this.runtime.raise('wave-breaks', { values: { height }, place: [x, -1, 0] });
-			this.mark('spray', x, -1, height / 5);
+			this.runtime.raise('wave-breaks', { values: { height }, place: there(x, SEA + 0.6) });
+			this.mark('spray', x, SEA + 0.6, height / 5);
 		},
 		engine: (runs) => {
-			if (runs) this.runtime.begin('engine-running', { place: [-7, 1, 0] });
+			if (runs) this.runtime.begin('engine-running', { place: there(MAST, 1) });
 			else this.runtime.end('engine-running');
 		}
 	};
@@ -61,8 +64,8 @@ export class Play {
 		if (!this.began) runtime.begin('at-the-crane');
 		this.began = true;
 		world.step(wish, this.told);
-		body.pose[0] = world.hookX;
-		body.pose[1] = world.hookY;
+		body.pose[0] = world.hookX + YARD.x;
+		body.pose[1] = world.hookY + YARD.y;
 		body.speed = world.hookSpeed;
 		runtime.set('fear', Math.min(1, Math.abs(world.swing) * 1.6));
 		runtime.advance(STEP, body);

@@ -8,6 +8,8 @@ import { ROOT } from './paths';
 
 /** Where the run-time's package lies among what is served: packed, and unpacked. */
 const PACKAGE = 'run-time';
+/** Where the stand-in game lies, beside what the tool serves. */
+export const STAND_IN = 'stand-in';
 const SOURCES = [
 	'src',
 	'runtime',
@@ -83,6 +85,9 @@ function build(say: (message: string) => void): string {
 	run(process.execPath, ['--import', 'tsx', 'scripts/pack.ts', '--to', served]);
 	const packed = readdirSync(served).find((name) => name.endsWith('.tgz'));
 	renameSync(join(served, packed!), join(served, 'dinesis-runtime.tgz'));
+	const installed = join(served, 'runtime');
+	const out = join(folder, STAND_IN);
+	run(process.execPath, ['--import', 'tsx', 'scripts/stand-in-build.ts', '--installed', installed, '--out', out]);
 	writeFileSync(stamp, new Date().toISOString());
 	const older = readdirSync(builds)
 		.map((name) => join(builds, name))

@@ -241,6 +241,8 @@ class Connection implements Wire, Tap {
 			this.send({ type: 'lost', why: error instanceof Error ? error.message : String(error) });
 			return;
 		}
+		// What was gathered was felt before it.
+		this.flush();
 		this.runtime.replaceKit(kit);
 		for (const { stamp } of changes) if (stamp !== undefined) this.send({ type: 'took', stamp });
 	}

@@ -28,13 +28,13 @@ export function bodiesOf(row: readonly number[], viewers: number): RuntimeBody[]
 	});
 }
 
-/** Calls what was called. */
-export function callAgain(runtime: Runtime, called: Called): void {
+/** Calls what was called; `shift`: so much later on the runtime's clock. */
+export function callAgain(runtime: Runtime, called: Called, shift = 0): void {
 	switch (called.call) {
 		case 'event': {
 			const { event, phase, at, options } = called;
 			const way = phase === 'happens' ? 'raise' : phase === 'starts' ? 'begin' : 'end';
-			return runtime[way](event, { ...options, at });
+			return runtime[way](event, { ...options, at: at + shift });
 		}
 		case 'set':
 			return runtime.set(called.value, called.to);
@@ -53,6 +53,7 @@ export class Replayed {
 	/** How many frames were played. */
 	frame = 0;
 	private next = 0;
+	private readonly shift: number = 0;
 
 	/**
 	 * Puts the runtime at the recording's beginning. Throws a RangeError where its moment cannot be gone on from, or where it had another
@@ -66,7 +67,9 @@ export class Replayed {
 		if (viewers !== runtime.made.viewers)
 			throw new RangeError(`It was recorded with ${viewers} players; here are ${runtime.made.viewers}.`);
 		const inside = runtime as unknown as Inside;
-		if (moment) {
+		// Without a moment it goes on from where the runtime stands, on its clock.
+		if (!moment) this.shift = inside.begun ? runtime.now - clock : 0;
+		else {
 			inside.frame = frameAt(moment, inside.kit);
 			inside.time = clock;
 			const stands = inside.frame as unknown as { begun: boolean; director: { engine: { lasting: Set<string> } } };
@@ -82,7 +85,7 @@ export class Replayed {
 		if (!row) return false;
 		const { calls } = recording;
 		for (; this.next < calls.length && calls[this.next]![0] <= this.frame; this.next++)
-			callAgain(runtime, calls[this.next]![1]);
+			callAgain(runtime, calls[this.next]![1], this.shift);
 		this.bodies = bodiesOf(row, recording.viewers);
 		runtime.advance(row[0]!, this.bodies);
 		this.frame++;

@@ -20,9 +20,8 @@ export function trimCourse(course: Course, from: Seconds, to: Seconds): Course {
 		const length = event.length === null ? null : until - start - at;
 		return [{ ...event, at, length }];
 	});
-	const { recording: _, ...rest } = course;
-	return {
-		...rest,
+	const cut: { recording?: Course['recording'] } & Course = {
+		...course,
 		...trimWay(course, start, end),
 		second: course.second && trimWay(course.second, start, end),
 		seconds,
@@ -30,6 +29,9 @@ export function trimCourse(course: Course, from: Seconds, to: Seconds): Course {
 		values: course.values.map((value) => ({ ...value, points: trimPoints(value, start, end) })),
 		...(course.things && { things: course.things.map((thing) => trimThing(thing, start, end)) })
 	};
+	// What it was to the frame, it was from its beginning to its end.
+	delete cut.recording;
+	return cut;
 }
 
 function trimPoints({ points }: CourseValue, start: Seconds, end: Seconds): CurvePoint[] {

@@ -4,10 +4,20 @@
  */
 import { createRuntime, type Runtime } from 'dinesis-runtime';
 import { dequal } from 'dequal/lite';
-import { type Clear, type Frame, type Occurrence, type Played, type Seconds } from 'dinesis-runtime/tools';
-import { bodiesOf, Replayed, type Recording } from 'dinesis-runtime/wire';
+import {
+	compileCurve,
+	runCurve,
+	VIEWERS,
+	type Clear,
+	type Frame,
+	type Occurrence,
+	type Played,
+	type Seconds
+} from 'dinesis-runtime/tools';
+import { bodiesOf, GROUNDED, ON_FOOT, Replayed, type Called, type Recording } from 'dinesis-runtime/wire';
 import type { Course } from '../documents';
 import { Recorder } from './record';
+import { compileWay, isGrounded, poseAt, rides, speedAt, TRACE_NUMBERS } from './way';
 
 type Inside = { frame: Frame; time: number; states: Set<string> };
 const inside = (runtime: Runtime): Inside => runtime as unknown as Inside;
@@ -68,6 +78,85 @@ function isStillSo(kit: Pick<Played, 'events' | 'parameters'>, course: Course): 
 	if (!recording || recording.frames.length === 0 || course.areas.length > 0) return false;
 	const was = courseOfRecording(recording, kit, course);
 	return was.seconds === course.seconds && dequal(was.events, course.events) && dequal(was.values, course.values);
+}
+
+/** Steps a second of a course that a game is sent. */
+const SENT_HZ = 120;
+
+/** A course as a game plays it again: the take that it was, or its way step by step with what its timeline says. */
+export function recordingOf(kit: Played, course: Course): Recording {
+	if (course.recording && isAsRecorded(kit, course)) return course.recording;
+	const ways = course.second ? [course, course.second] : [course];
+	const bodies = ways.map((way) => ({ way: compileWay(way), pose: new Float64Array(TRACE_NUMBERS), speed: 0 }));
+	const values = course.values.map(({ parameter, points }) => ({ parameter, curve: compileCurve(points), last: NaN }));
+	const due = course.events
+		.flatMap((event, i) => {
+			const known = kit.events.find((e) => e.id === event.event);
+			const options = {
+				key: `take ${i}`,
+				values: event.values,
+				who: VIEWERS[event.who] ?? VIEWERS[0],
+				...(event.length !== null && { length: event.length }),
+				...(event.tags && { tags: [...(known?.tags ?? []), ...event.tags] })
+			};
+			const isState = known?.kind === 'state';
+			const starts = { at: event.at, event, options, phase: isState ? ('starts' as const) : ('happens' as const) };
+			return isState && event.length !== null
+				? [
+						starts,
+						{
+							at: event.at + event.length,
+							event,
+							options: { key: options.key, who: options.who },
+							phase: 'ends' as const
+						}
+					]
+				: [starts];
+		})
+		.sort((a, b) => a.at - b.at);
+	const frames: number[][] = [];
+	const calls: [number, Called][] = [];
+	let next = 0;
+	for (let step = 0; step <= Math.floor(course.seconds * SENT_HZ + 1e-6); step++) {
+		const time = step / SENT_HZ;
+		const row = [step === 0 ? 0 : 1 / SENT_HZ];
+		for (const body of bodies) {
+			const [x, z] = [body.pose[0]!, body.pose[2]!];
+			poseAt(body.way, time, body.pose);
+			const [dx, dz] = [body.pose[0]! - x, body.pose[2]! - z];
+			const level = step === 0 ? 0 : Math.sqrt(dx * dx + dz * dz) * SENT_HZ;
+			body.speed = body.way.trace?.speeds ? speedAt(body.way.trace, time) : level;
+			row.push(
+				...body.pose,
+				body.speed,
+				(isGrounded(body.way, time) ? GROUNDED : 0) + (rides(body.way, time) ? 0 : ON_FOOT),
+				-1
+			);
+		}
+		for (const value of values) {
+			const to = runCurve(value.curve, time);
+			if (to !== value.last) calls.push([step, { call: 'set', value: value.parameter, to }]);
+			value.last = to;
+		}
+		for (; next < due.length && due[next]!.at <= time + 1e-9; next++) {
+			const { at, event, options, phase } = due[next]!;
+			const placed = kit.events.find((e) => e.id === event.event)?.placed;
+			const { pose } = bodies[Math.min(event.who, bodies.length - 1)]!;
+			const place = placed ? (event.place ?? ([pose[0]!, pose[1]!, pose[2]!] as const)) : undefined;
+			calls.push([
+				step,
+				{
+					call: 'event',
+					event: event.event,
+					phase,
+					at: Math.min(at, time),
+					options: { ...options, ...(place && { place }) }
+				}
+			]);
+		}
+		frames.push(row);
+	}
+	return { clock: 0, moment: null, seed: 1, rig: course.rig, viewers: ways.length, frames, calls };
 }
 
 export class ExactSteps {

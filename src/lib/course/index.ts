@@ -1,7 +1,7 @@
 /** The door of the courses: ways, runs, replays and takes, which drive the frame of the run-time. */
 export { bakeCourse } from './bake';
 export { sortEvents, takeToCourse, trimCourse } from './edit';
-export { courseOfRecording, isAsRecorded } from './exact';
+export { courseOfRecording, isAsRecorded, recordingOf } from './exact';
 export { explainCourse } from './explain';
 export { soundToTake } from './from-sound';
 export { Recorder } from './record';

@@ -52,6 +52,10 @@
 	{#if session.findings.count > 0}{#await import('./FindingsChip.svelte') then { default: FindingsChip }}<FindingsChip
 				{session}
 			/>{/await}{/if}
+	{#if session.wire && session.wire.games.length > 0}{#await import('./WireChip.svelte') then { default: WireChip }}<WireChip
+				{session}
+				wire={session.wire}
+			/>{/await}{/if}
 	{@render marks?.()}
 	<p class:two={held}>
 		<span

@@ -23,6 +23,20 @@ export const fetchShareKey = (slug: string): Promise<Answer<{ readonly key: stri
 export const renewShareKey = (slug: string): Promise<Answer<{ readonly key: string }>> =>
 	call('POST', `${at(slug)}/key`);
 
+/** Where the stand-in game is; null: none was started. */
+export const fetchStandIn = (): Promise<Answer<{ readonly address: string | null }>> => call('GET', '/api/stand-in');
+
+/** The address of a project's wire, for games. */
+export const wireAddress = (slug: string, { protocol, host }: Pick<Location, 'protocol' | 'host'> = location): string =>
+	`${protocol === 'https:' ? 'wss' : 'ws'}://${host}/wire/${encodeURIComponent(slug)}`;
+
+/** The stand-in game, which connects by itself; null: there is none, or it is not to be had. */
+export async function standInFor(slug: string): Promise<string | null> {
+	const [there, key] = await Promise.all([fetchStandIn(), fetchShareKey(slug)]);
+	if (!there.ok || !key.ok || there.value.address === null) return null;
+	return `${there.value.address}/#${new URLSearchParams({ at: wireAddress(slug), key: key.value.key }).toString()}`;
+}
+
 export const fetchWorkers = (slug: string, after = 0): Promise<Answer<Worker[]>> =>
 	call('GET', `${at(slug)}/people?after=${after}`);
 

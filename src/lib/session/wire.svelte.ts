@@ -69,6 +69,8 @@ const TIMED = 12;
 
 export class Wire {
 	games = $state.raw<readonly GameThere[]>([]);
+	/** The game that the Course room is to look at, once it is open; empty: none. */
+	lookAt = $state('');
 	/** Milliseconds from a change here to the word that it is in a game's motion; null: none was made yet. */
 	delay = $state<number | null>(null);
 	/** Frames that this page was too slow for. */

@@ -16,8 +16,10 @@
 		steered: boolean;
 		onlook: (left: number, up: number) => void;
 		caption: string;
+		/** Nothing is known of the ground. */
+		blank?: boolean;
 	}
-	let { frame, ways, viewers, steered, onlook, caption }: Props = $props();
+	let { frame, ways, viewers, steered, onlook, caption, blank = false }: Props = $props();
 
 	const LONGEST_FRAME = 0.1;
 	/** Degrees a pixel. */
@@ -27,6 +29,7 @@
 	let wasMoving = false;
 
 	$effect(() => picture?.showWays(ways));
+	$effect(() => picture?.showBlank(blank));
 	$effect(() => {
 		if (!steered && held) document.exitPointerLock();
 	});

@@ -3,6 +3,7 @@ import * as THREE from 'three';
 import { viewOf } from 'dinesis-runtime/tools';
 import { CASKS, CRANE, SEA_LEVEL, SKIFF } from '$lib/world/grounds';
 import type { Eye } from './eye';
+import { createBlank } from './blank';
 import { Seen, Sharpness } from './sharpness';
 import { createGrounds, figure, load, skiff, UNTOUCHED, type Moving } from './grounds';
 
@@ -36,13 +37,27 @@ export class RunPicture {
 	private readonly seen = new Seen();
 	private readonly moved = new Seen();
 	private ratio = this.sharpness.ratio;
+	/** In the place of the grounds, where nothing is known of them; null: they are shown. */
+	private blank: ReturnType<typeof createBlank> | null = null;
 
 	constructor(canvas: HTMLCanvasElement) {
 		this.renderer = new THREE.WebGLRenderer({ canvas, antialias: false, powerPreference: 'high-performance' });
 		this.renderer.toneMapping = THREE.NoToneMapping;
 		this.renderer.setScissorTest(true);
-		this.grounds.scene.add(this.ways, ...this.others, ...this.skiffs.map((s) => s.group), this.load.group);
+		this.grounds.scene.add(...this.actors);
 		this.reset();
+	}
+
+	private get actors(): THREE.Object3D[] {
+		return [this.ways, ...this.others, ...this.skiffs.map((s) => s.group), this.load.group];
+	}
+
+	/** Shows blank ground, or the grounds. */
+	showBlank(blank: boolean): void {
+		if (blank === (this.blank !== null)) return;
+		this.blank = blank ? createBlank() : null;
+		(this.blank ?? this.grounds).scene.add(...this.actors);
+		this.sharpness.touch();
 	}
 
 	/** Casks and door as before anybody came. */
@@ -112,7 +127,7 @@ export class RunPicture {
 	}
 
 	draw(eyes: readonly Eye[], time: number): void {
-		this.grounds.move(time);
+		if (!this.blank) this.grounds.move(time);
 		const wide = (this.width - GAP * (eyes.length - 1)) / eyes.length;
 		this.placeBodies(eyes, time);
 		eyes.forEach((eye, i) => {
@@ -121,12 +136,16 @@ export class RunPicture {
 			if (eye.view.kind === 'eyes') mine.visible = false;
 			const camera =
 				viewOf(eye.view.kind) === 'flat' ? this.poseSide(eye, wide / this.height) : this.pose(eye, wide / this.height);
-			this.grounds.seenFrom(camera.position.x, camera.position.z);
-			this.grounds.cutAt(camera === this.side ? camera.position.z : null);
+			const { x: at, y: up, z: back } = camera.position;
+			if (this.blank) this.blank.seenFlat(camera === this.side, at, up, back);
+			else {
+				this.grounds.seenFrom(at, back);
+				this.grounds.cutAt(camera === this.side ? back : null);
+			}
 			const x = i * (wide + GAP);
 			this.renderer.setViewport(x, 0, wide, this.height);
 			this.renderer.setScissor(x, 0, wide, this.height);
-			this.renderer.render(this.grounds.scene, camera);
+			this.renderer.render((this.blank ?? this.grounds).scene, camera);
 			mine.visible = shown;
 		});
 	}
@@ -148,7 +167,7 @@ export class RunPicture {
 				this.load.hang(x, y);
 				return;
 			}
-			const afloat = y < SEA_LEVEL + AFLOAT - 0.2;
+			const afloat = !this.blank && y < SEA_LEVEL + AFLOAT - 0.2;
 			other.visible = true;
 			other.position.set(x, y - (afloat ? 0.42 : 0), z);
 			other.rotation.set(0, heading, 0);
@@ -160,6 +179,13 @@ export class RunPicture {
 			boat.group.rotation.set(0.02 * Math.sin(time * 1.1), heading, 0.04 * Math.sin(time * 0.8));
 			boat.row(time, moving);
 		});
+		// On blank ground stands what is looked at, and nothing else.
+		if (this.blank) {
+			for (const { group } of this.skiffs) group.visible = false;
+			this.load.group.visible = hangs;
+			return;
+		}
+		this.load.group.visible = true;
 		const [moored] = this.skiffs;
 		if (!this.skiffs.some((s) => s.group.visible)) {
 			const [x, y, z] = SKIFF.at;

@@ -20,6 +20,7 @@
 	import CourseTransport from './CourseTransport.svelte';
 	import type { PadFrame } from './free-pad';
 	import { FreePlay } from './free.svelte';
+	import { LivePlay } from './live.svelte';
 	import RunWindow from '$lib/viewport/RunWindow.svelte';
 	import Timeline from './Timeline.svelte';
 
@@ -34,6 +35,13 @@
 	const worker = new CourseWorker();
 	const desk = untrack(() => new CourseState(session, worker));
 	const free = untrack(() => new FreePlay(session));
+	const live = untrack(
+		() =>
+			new LivePlay(session, (take, why) => {
+				if (take) void keepTake(take, `${why} What was recorded up to there is kept.`);
+				else session.say(why);
+			})
+	);
 	const commands = useCommands();
 	/** What gamepads do in a free run; fetched after the first paint. */
 	let withPads: PadFrame = () => undefined;
@@ -43,12 +51,13 @@
 	const course = $derived(desk.course);
 	/** What is chosen on the map or the timeline comes first. */
 	const tuned = $derived(desk.chosen ? undefined : session.bobsAndLags.find((preset) => preset.id === desk.tuning));
-	const going = $derived(free.phase !== 'idle');
+	const looksOn = $derived(live.phase !== 'idle');
+	const going = $derived(free.phase !== 'idle' || looksOn);
 	let freeViewers = $state(1);
 	/** Names of what plays in the picture. */
 	let heard = $state('');
 	let unknown = $derived(session.courses.order !== null && id !== '' && !session.courses.get(id));
-	const viewers = $derived(going ? freeViewers : course?.second ? 2 : 1);
+	const viewers = $derived(looksOn ? (live.game?.viewers ?? 1) : going ? freeViewers : course?.second ? 2 : 1);
 
 	$effect(() => {
 		const { order } = session.courses;
@@ -65,6 +74,21 @@
 		void [session.wiring, session.bobsAndLags];
 		untrack(() => free.rewire());
 	});
+	$effect(() => {
+		void session.played;
+		untrack(() => live.rewire());
+	});
+	/** Another room sent one here to look at a game. */
+	$effect(() => {
+		const game = session.wire?.games.find(({ id }) => id === session.wire?.lookAt);
+		if (!game) return;
+		untrack(() => {
+			session.wire!.lookAt = '';
+			if (free.phase !== 'idle') return;
+			desk.playing = false;
+			live.begin(game);
+		});
+	});
 
 	/** Where one stands while there is no course: on the landing, looking out to sea. */
 	const STANDING = stillEye(0, EYE_HEIGHT, 3.4);
@@ -79,9 +103,14 @@
 		going || !course ? [] : [wayPoints(course), ...(course.second ? [wayPoints(course.second)] : [])]
 	);
 	const bodies = (): readonly { readonly pose: Float64Array }[] =>
-		going ? free.bodies() : (desk.frame(0)?.bodies ?? []);
+		looksOn ? live.bodies() : going ? free.bodies() : (desk.frame(0)?.bodies ?? []);
 
 	function frame(dt: number) {
+		if (looksOn) {
+			live.frame(dt);
+			const eyes = live.eyes();
+			return { eyes: eyes.length > 0 ? eyes : [STANDING], time: live.seconds, moving: null };
+		}
 		if (free.phase === 'going') {
 			withPads(dt, freeViewers, () => void endFree(true));
 			free.frame(dt);
@@ -99,13 +128,17 @@
 		return { eyes: eyesOf(run), time: run.now, moving: things ? movedAt(things, run.now) : null };
 	}
 	const caption = $derived(
-		going
-			? free.phase === 'loading'
+		looksOn
+			? live.phase === 'waiting'
 				? 'getting ready …'
-				: free.offer !== '' && !free.uses
-					? `F ${free.offer}`
-					: (free.said[0] ?? 'walk, climb, jump, row, push a cask over the edge')
-			: heard || (course ? 'nothing plays' : 'no course yet: make one, or walk a free run')
+				: `${live.game?.game ?? ''}, as it runs`
+			: going
+				? free.phase === 'loading'
+					? 'getting ready …'
+					: free.offer !== '' && !free.uses
+						? `F ${free.offer}`
+						: (free.said[0] ?? 'walk, climb, jump, row, push a cask over the edge')
+				: heard || (course ? 'nothing plays' : 'no course yet: make one, or walk a free run')
 	);
 
 	async function beginFree(count: number) {
@@ -122,10 +155,20 @@
 			return session.say('The run was thrown away.', { label: 'Keep it after all', run: () => void keepTake(take) });
 		await keepTake(take);
 	}
-	async function keepTake(take: Parameters<typeof session.courses.add>[0]) {
-		const made = await session.courses.add(take, 'recorded in a free run');
+	async function keepTake(take: Parameters<typeof session.courses.add>[0], said = '') {
+		const made = await session.courses.add(
+			take,
+			take.recording ? 'recorded from a running game' : 'recorded in a free run'
+		);
+		if (said) session.say(said);
 		if (made) onopen(made);
 		else session.say('The take could not be kept.', { label: 'Try again', run: () => void keepTake(take) });
+	}
+	function keepLive() {
+		const take = live.take();
+		live.end();
+		if (take) void keepTake(take);
+		else session.say('It was too short for a take.');
 	}
 
 	onMount(() => {
@@ -139,6 +182,9 @@
 		);
 		return () => {
 			takeBack();
+			const kept = live.take();
+			live.end();
+			if (kept && kept.seconds > 2) void session.courses.add(kept, 'recorded from a running game');
 			const left = free.end('Take');
 			if (left && left.seconds > 2) void session.courses.add(left, 'recorded in a free run');
 			desk.dispose();
@@ -147,12 +193,27 @@
 	});
 </script>
 
-<div class="room" class:going>
+<div class="room" class:going class:on={looksOn}>
 	<CourseHead {desk} {worker} {going} {onopen} onfree={beginFree} />
 	<main>
-		<RunWindow {frame} {ways} {viewers} {caption} steered={going} onlook={(left, up) => free.look(left, up)} />
-		<CourseMap {desk} {bodies} still={going} />
-		{#if going}
+		<RunWindow
+			{frame}
+			{ways}
+			{viewers}
+			{caption}
+			steered={free.phase !== 'idle'}
+			blank={looksOn || (!going && course?.recording !== undefined)}
+			onlook={(left, up) => free.look(left, up)}
+		/>
+		{#if !looksOn}<CourseMap {desk} {bodies} still={going} />{/if}
+		{#if looksOn}
+			{#await import('./LiveSheet.svelte') then { default: LiveSheet }}<LiveSheet
+					{session}
+					{live}
+					onkeep={keepLive}
+					onend={() => live.end()}
+				/>{/await}
+		{:else if going}
 			{#await freeSheet() then { default: FreeSheet }}<FreeSheet {session} {free} onend={endFree} />{/await}
 		{:else if tuned && isBob(tuned)}
 			{#await bobSheet() then { default: BobSheet }}<BobSheet
@@ -206,6 +267,9 @@
 	}
 	.going main {
 		grid-template: minmax(0, 0.42fr) minmax(0, 0.58fr) / minmax(0, 1fr) 316px;
+	}
+	.on.going main {
+		grid-template: minmax(0, 1fr) / minmax(0, 1fr) 316px;
 	}
 	.going main > :global(:first-child) {
 		grid-row: 1 / -1;

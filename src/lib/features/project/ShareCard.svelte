@@ -5,6 +5,7 @@
 	import RefreshCw from '@lucide/svelte/icons/refresh-cw';
 	import { onMount } from 'svelte';
 	import { kitAddress } from '$lib/session/api';
+	import { standInFor, wireAddress } from '$lib/session/project-api';
 	import Button from '$lib/ui/Button.svelte';
 	import Card from './Card.svelte';
 	import type { ProjectPage } from './project.svelte';
@@ -18,6 +19,15 @@
 		`const kit = await (await fetch('${address}', { headers: { authorization: 'Bearer ${page.shareKey}' } })).json();`
 	);
 
+	const wired = $derived(
+		`connect(runtime, '${origin === '' ? '' : wireAddress(session.project.slug)}', { key: '${page.shareKey}', game: 'My game' });`
+	);
+
+	async function openStandIn() {
+		const there = await standInFor(session.project.slug);
+		if (there) window.open(there, '_blank', 'noopener');
+		else session.say('The stand-in game was not started with this Dinesis: ./dinesis start starts it.');
+	}
 	async function copy(text: string, what: string) {
 		try {
 			await navigator.clipboard.writeText(text);
@@ -30,7 +40,7 @@
 
 <Card
 	title="A game elsewhere"
-	says="A game on a port or machine of its own reads the project’s kit with this key: always what is here now."
+	says="A running game is on the wire: what is changed here is in it with its next frame, and what happens in it is heard here. It shows this key."
 >
 	<div class="rows">
 		<span>the kit</span>
@@ -49,7 +59,12 @@
 			<Button title="Copy the key" aria-label="Copy the key" onclick={() => copy(page.shareKey ?? '', 'The key')}
 				><Copy size={14} /></Button
 			>
-			<span>in the game</span>
+			<span>on the wire</span>
+			<code class="long">{wired}</code>
+			<Button title="Copy the line" aria-label="Copy the line for the wire" onclick={() => copy(wired, 'The line')}
+				><Copy size={14} /></Button
+			>
+			<span>or once</span>
 			<code class="long">{line}</code>
 			<Button title="Copy the line" aria-label="Copy the line for the game" onclick={() => copy(line, 'The line')}
 				><Copy size={14} /></Button
@@ -61,6 +76,10 @@
 			<span></span>
 		{/if}
 	</div>
+	<p>
+		<Button onclick={() => void openStandIn()}>Try it with the stand-in game</Button> a small game of its own that is on the
+		wire; docs/wire.md says how yours is.
+	</p>
 	<p>
 		People are let in by whoever starts Dinesis: <code>HOST=0.0.0.0 ACCESS_KEY=… ./dinesis start</code>; each browser is
 		asked for that key once.

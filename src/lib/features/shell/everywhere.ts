@@ -73,6 +73,17 @@ export function everywhere(parts: ShellParts): CommandTable {
 				about: 'motions to begin from',
 				run: () => parts.go(`${session.home}/library#starter`)
 			},
+			{
+				id: 'stand-in',
+				label: 'Try the stand-in game',
+				about: 'a small game of its own, on the wire with this project',
+				run: async () => {
+					const { standInFor } = await import('$lib/session/project-api');
+					const there = await standInFor(session.project.slug);
+					if (there) window.open(there, '_blank', 'noopener');
+					else session.say('The stand-in game was not started with this Dinesis: ./dinesis start starts it.');
+				}
+			},
 			{ id: 'shelf new', label: 'New project', about: 'projects', run: () => parts.go('/projects#new') },
 			{
 				id: 'theme',
