@@ -84,7 +84,7 @@ const hookOf = ({ world, body, take }: Play): [number, number] =>
 
 function crane(context: CanvasRenderingContext2D, play: Play): void {
 	const { world, take } = play;
-	context.strokeStyle = '#1a2731';
+	context.strokeStyle = '#53646f';
 	context.lineWidth = 0.14;
 	context.beginPath();
 	for (const side of [-0.7, 0.7]) {
@@ -109,7 +109,7 @@ function crane(context: CanvasRenderingContext2D, play: Play): void {
 	context.fillRect(MAST - 0.4, JIB - 1.2, 0.8, 0.6);
 	const [hookX, hookY] = hookOf(play);
 	const trolley = take ? hookX : world.trolley;
-	context.fillStyle = '#1a2731';
+	context.fillStyle = '#7b8a92';
 	context.fillRect(trolley - 0.5, JIB + 0.1, 1, 0.4);
 	context.lineWidth = 0.05;
 	context.beginPath();

@@ -174,5 +174,11 @@ function mergeStands(path: readonly Waypoint[]): Waypoint[] {
 /** A take made into a course that can be edited place by place. */
 export const takeToCourse = (take: Course): Course => {
 	const open = (way: Way): Way => (way.trace ? { path: traceToPath(way.trace), trace: null } : way);
-	return { ...take, ...open(take), second: take.second && open(take.second) };
+	const made: { recording?: Course['recording'] } & Course = {
+		...take,
+		...open(take),
+		second: take.second && open(take.second)
+	};
+	delete made.recording;
+	return made;
 };

@@ -13,7 +13,7 @@ export function createBlank(): {
 	const scene = new THREE.Scene();
 	scene.background = new THREE.Color('#16222c');
 	scene.fog = new THREE.Fog('#16222c', 30, 120);
-	scene.add(new THREE.HemisphereLight('#dfe9ee', '#4a5358', 2.4));
+	scene.add(new THREE.HemisphereLight('#fff6e4', '#8a949a', 6));
 	const ground = new THREE.GridHelper(WIDE, WIDE, INK, FAINT);
 	const wall = new THREE.GridHelper(WIDE, WIDE, INK, FAINT);
 	wall.rotation.x = Math.PI / 2;

@@ -39,21 +39,6 @@
 		close();
 		onopen(rest[0]?.id ?? '');
 	}
-	/** Games on the wire that play what they are sent. */
-	const players = $derived((session.wire?.games ?? []).filter((game) => game.takes));
-	async function playThere() {
-		const [game] = players;
-		const { recordingOf } = await import('$lib/course');
-		const stop = session.wire!.listen({
-			take: (id, state, why) => {
-				if (id !== game!.id) return;
-				if (state === 'refused') session.say(`“${game!.game}” does not play it. ${why}`);
-				if (state === 'done') session.say(`“${game!.game}” has played it.`);
-				if (state !== 'begun') stop();
-			}
-		});
-		session.wire!.playTake(game!.id, recordingOf(session.played, course!));
-	}
 	const entries = $derived(
 		session.courses.list.map((c) => ({
 			id: c.id,
@@ -91,11 +76,6 @@
 	{/snippet}
 	{#snippet where()}{course?.trace ? 'a take' : 'a course'}{/snippet}
 	<Button onclick={() => (bringing = true)} disabled={going}>Bring in …</Button>
-	{#if course && !going && players.length > 0}
-		<Button title="“{players[0]!.game}” plays this again, with what is tuned" onclick={() => void playThere()}
-			>Play in the game</Button
-		>
-	{/if}
 	{#if course && !going}<BakeMenu {desk} {worker} />{/if}
 	<Button disabled={going} title="Two keepers: W A S D and the arrow keys" onclick={() => onfree(2)}>for two</Button>
 	<Button strong disabled={going} title="Walk through it yourself (F)" onclick={() => onfree(1)}

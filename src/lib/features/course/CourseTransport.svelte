@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Time on the course: play, where one is, how fast; the part that is played again and again; a take made a course. */
-	import { takeToCourse, trimCourse } from '$lib/course';
+	import { recordingOf, takeToCourse, trimCourse } from '$lib/course';
 	import PlayButtons from '$lib/room/PlayButtons.svelte';
 	import type { CourseState } from './course.svelte';
 	import { clockOf } from './lanes';
@@ -18,6 +18,21 @@
 		desk.part = null;
 		desk.scrub(0);
 	}
+	/** Games on the wire that play what they are sent. */
+	const players = $derived((session.wire?.games ?? []).filter((game) => game.takes));
+	function playThere() {
+		const [game] = players;
+		const stop = session.wire!.listen({
+			take: (id, state, why) => {
+				if (id !== game!.id) return;
+				if (state === 'refused') session.say(`“${game!.game}” does not play it. ${why}`);
+				if (state === 'done') session.say(`“${game!.game}” has played it.`);
+				if (state !== 'begun') stop();
+			}
+		});
+		session.wire!.playTake(game!.id, recordingOf(session.played, course));
+	}
+
 	async function makeCourse() {
 		if (!course) return;
 		const name = `${course.name}, as a course`.slice(0, 120);
@@ -53,6 +68,11 @@
 		<span class="hint">Shift and drag on the ruler chooses a part</span>
 	{/if}
 	<span class="push"></span>
+	{#if players.length > 0}<button
+			class="small"
+			onclick={playThere}
+			title="“{players[0]!.game}” plays this again, with what is tuned">Play in the game</button
+		>{/if}
 	{#if course.trace}<button
 			class="small"
 			onclick={makeCourse}

@@ -78,6 +78,8 @@ export class LivePlay {
 	private recordToken = '';
 	private stop: () => void = () => undefined;
 	private readonly here: Omit<Compared, 'there'>[] = [];
+	/** What the game says it played, until it is played here too. */
+	private told: PlayedRow[] = [];
 	private bodiesNow: readonly { readonly pose: Float64Array }[] = [];
 
 	constructor(
@@ -141,6 +143,9 @@ export class LivePlay {
 		});
 		this.next = said.first;
 		this.waiting = [];
+		// What was played before is not played here.
+		this.told = [];
+		this.here.length = 0;
 		this.phase = 'going';
 	}
 
@@ -157,7 +162,7 @@ export class LivePlay {
 			this.next = frame + 1;
 			this.waiting.push({ frame, row, calls: calls.filter(([at]) => at === frame) });
 		});
-		for (const row of played) this.compare(row);
+		this.told.push(...played);
 	}
 
 	private lose(): void {
@@ -184,6 +189,10 @@ export class LivePlay {
 			this.head -= one.row[0]!;
 			this.step(runtime, one);
 		}
+		const past = this.told.filter(({ at }) => at <= runtime.now);
+		if (past.length === 0) return;
+		this.told = this.told.filter(({ at }) => at > runtime.now);
+		for (const row of past) this.compare(row);
 	}
 
 	private step(runtime: Runtime, { frame, row, calls }: Row): void {
