@@ -164,7 +164,7 @@ class Connection implements Wire, Tap {
 		if (this.state !== 'open') return;
 		this.gathered += dt > 0 ? dt : 1e-9;
 		if (this.wants.frames) this.gather(dt, bodies);
-		if (this.gathered >= EVERY || this.calls.length > 0) this.flush();
+		if (this.gathered >= EVERY) this.flush();
 	}
 
 	private gather(dt: number, bodies: readonly FrameBody[]): void {

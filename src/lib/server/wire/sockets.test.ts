@@ -1,8 +1,9 @@
+import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createRuntime, openKit } from 'dinesis-runtime';
+import { createRuntime, openKit, type Runtime } from 'dinesis-runtime';
 import { connect as joinWire, type ToGame, type Wire } from 'dinesis-runtime/wire';
 import { WebSocket } from 'ws';
 import { readKit, type Kit } from '../../documents';
@@ -11,6 +12,8 @@ import { database, migrate } from '../db/connect';
 import { Door } from '../door';
 import { addProject, type Project } from '../repositories/projects';
 import { shareKeyOf } from '../repositories/share-key';
+import { makeChange } from '../store/change';
+import { findDocument } from '../store/documents';
 import { openWire, type OpenWire } from './sockets';
 import type { ToPage } from './hub';
 
@@ -220,3 +223,107 @@ describe('the client, on a real line', () => {
 		page.socket.close();
 	});
 });
+
+describe('a server that is killed', () => {
+	it('the game goes on as it was, comes back by itself, and what was changed meanwhile is in it without a jump', async () => {
+		const mortal = createServer();
+		let theirs = openWire(mortal, { door: new Door({ key: null }), url: process.env.DATABASE_URL! });
+		const host = await listen(mortal);
+		const port = Number(host.split(':')[1]);
+		const start = () => createRuntime(demo, { seed: 5, rig: 'keepers-eyes' });
+		const [runtime, alone] = [start(), start()];
+		let wake = (): void => undefined;
+		const joined = joinWire(runtime, `ws://${host}/wire/${project.slug}`, {
+			WebSocket: WebSocket as never,
+			later: (work, ms) => {
+				const timer = setTimeout(work, ms / 25);
+				return () => clearTimeout(timer);
+			},
+			onState: () => wake()
+		});
+		const until = async (state: string): Promise<void> => {
+			while (joined.state !== state) await new Promise<void>((done) => (wake = done));
+		};
+		await until('open');
+		let count = 0;
+		const go = (which: Runtime): number[] => {
+			const { camera, offset } = which.advance(1 / 60, { pose: [0, 0, -count / 60, 0, 0], speed: 1.4, grounded: true });
+			return [...camera, ...offset];
+		};
+		const both = (): void => {
+			for (const one of [runtime, alone]) {
+				if (count % 40 === 3) one.raise('wave-breaks', { values: { height: 5 }, place: [2, 0, -4] });
+				if (count === 0) one.play('standing-watch');
+			}
+			expect(go(runtime)).toEqual(go(alone));
+			count++;
+		};
+		for (let i = 0; i < 30; i++) both();
+
+		// Killed in the middle: every line broken, nobody there.
+		theirs.close();
+		mortal.closeAllConnections();
+		await new Promise((done) => mortal.close(done));
+		await until('away');
+		for (let i = 0; i < 90; i++) both();
+
+		// Changed meanwhile.
+		const found = await findDocument(project.id, 'preset', 'standing-watch');
+		const made = await makeChange(database(), project.id, {
+			change: randomUUID(),
+			note: '',
+			window: 'w',
+			who: '',
+			gesture: '',
+			seen: 0,
+			parts: [{ document: found!.uuid, on: found!.version, fields: [{ path: ['body', 'amount'], to: 0.5 }] }]
+		});
+		expect(made?.state).toBe('made');
+		const again = createServer();
+		theirs = openWire(again, { door: new Door({ key: null }), url: process.env.DATABASE_URL! });
+		await new Promise<void>((done) => again.listen(port, '127.0.0.1', done));
+		await until('open');
+		const kit = (): Kit => (runtime as unknown as { kit: Kit }).kit;
+		const amount = () => (kit().presets.find((p) => p.id === 'standing-watch') as { amount: number }).amount;
+		const body = { pose: [0, 0, -count / 60, 0, 0], speed: 1.4, grounded: true };
+		const before = [...runtime.frameOf(0).offset];
+		for (let i = 0; i < 100_000 && amount() !== 0.5; i++) {
+			// Frames in which no time goes by: whatever comes in, nothing moves.
+			runtime.advance(0, body);
+			await new Promise((next) => setImmediate(next));
+		}
+		expect(amount()).toBe(0.5);
+		expect([...runtime.frameOf(0).offset]).toEqual(before);
+		joined.close();
+		theirs.close();
+		again.close();
+	});
+});
+
+it('a game at one server is seen and changed by a page at another one of the same database', async () => {
+	const other = createServer();
+	const theirs = openWire(other, { door: new Door({ key: null }), url: process.env.DATABASE_URL! });
+	const host = await listen(other);
+	const page = dial(`/wire/${project.slug}?tool`, { origin: `http://${host}` }, host);
+	await page.until(() => page.got.find((m) => m.type === 'games'));
+	const game = await greet({}, { game: 'Far away' });
+	await game.until(() => game.got.find((m) => m.type === 'kit'));
+	const there = await page.until(() =>
+		page.got.flatMap((m) => (m.type === 'games' ? [...m.games] : [])).find((g) => g.game === 'Far away')
+	);
+	page.send({ type: 'want', game: there.id, frames: true, moment: 'm1' });
+	await game.until(() => game.got.find((m) => m.type === 'want' && m.moment === 'm1'));
+	page.send({ type: 'change', sets: [[['presets', 'standing-watch', 'rate'], 2]], stamp: 'far' });
+	await game.until(() => game.got.find((m) => m.type === 'change' && m.stamp === 'far'));
+	// What is longer than a notification comes whole.
+	const rows = Array.from({ length: 40 }, (_, i) => [1 / 60, ...Array.from({ length: 15 }, (_, c) => Math.sin(i + c))]);
+	game.send({ type: 'frames', first: 0, clock: 0, frames: rows, calls: [], played: [], lost: [0, 0] });
+	const said = await page.until(() =>
+		page.got.find((m) => m.type === 'game' && m.said.type === 'frames' && m.said.frames.length > 0)
+	);
+	expect((said as { said: { frames: unknown } }).said.frames).toEqual(rows);
+	game.socket.close();
+	page.socket.close();
+	theirs.close();
+	other.close();
+}, 30_000);
