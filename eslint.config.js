@@ -42,8 +42,15 @@ const floors = {
 
 /** The tool plays and reads only through the run-time's doors. */
 const doors = {
-	group: ['**/runtime/**', 'dinesis-runtime/*', '!dinesis-runtime/tools', '!dinesis-runtime/wire', '!dinesis-runtime/vectors'],
-	message: 'Through the door: dinesis-runtime, dinesis-runtime/tools, dinesis-runtime/wire or dinesis-runtime/vectors (docs/architecture.md).'
+	group: [
+		'**/runtime/**',
+		'dinesis-runtime/*',
+		'!dinesis-runtime/tools',
+		'!dinesis-runtime/wire',
+		'!dinesis-runtime/vectors'
+	],
+	message:
+		'Through the door: dinesis-runtime, dinesis-runtime/tools, dinesis-runtime/wire or dinesis-runtime/vectors (docs/architecture.md).'
 };
 
 const wall = (folder, allowed) => ({
@@ -76,7 +83,10 @@ const floor = (folder, allowed) => ({
 				patterns: [
 					{ regex: '^[^.]', message: 'The run-time depends on nothing.' },
 					{ group: ['../../*'], message: 'The run-time knows nothing outside its own folders.' },
-					{ group: ['**/index', '**/tools', '**/single'], message: 'Inside the run-time nobody goes through the doors.' },
+					{
+						group: ['**/index', '**/tools', '**/single'],
+						message: 'Inside the run-time nobody goes through the doors.'
+					},
 					...Object.keys(floors)
 						.filter((other) => other !== folder && !allowed.includes(other))
 						.map((other) => ({

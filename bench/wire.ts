@@ -12,6 +12,7 @@ import { Cluster } from '../scripts/lib/cluster';
 import { ROOT } from '../scripts/lib/paths';
 import { prepareDatabase } from '../scripts/lib/prepare';
 import { say, tell } from '../scripts/lib/say';
+import type { ToPage } from '../src/lib/server/wire/hub';
 
 const args = readArguments(process.argv.slice(2), { values: ['seconds', 'games'] });
 const seconds = numberFlag(args, 'seconds', { min: 5, max: 3600 }) ?? 60;
@@ -70,22 +71,22 @@ let lostFrames = 0;
 const page = new WebSocket(`${address.replace(/^http/, 'ws')}/wire/${SLUG}?tool`, { headers: { origin: address } });
 const looked = new Set<string>();
 page.on('message', (data: Buffer) => {
-	const message = JSON.parse(data.toString()) as Record<string, any>;
+	const message = JSON.parse(data.toString()) as ToPage;
 	if (message.type === 'games')
-		for (const { id } of message.games as { id: string }[]) {
+		for (const { id } of message.games) {
 			if (looked.has(id)) continue;
 			looked.add(id);
 			page.send(JSON.stringify({ type: 'want', game: id, frames: true }));
 		}
-	if (message.type === 'skipped') lostFrames += message.frames as number;
+	if (message.type === 'skipped') lostFrames += message.frames;
 	if (message.type !== 'game' || message.said.type !== 'frames') return;
-	frames += (message.said.frames as unknown[]).length;
-	lostFrames += message.said.lost[0] as number;
-	for (const [, called] of message.said.calls as [number, any][]) {
+	frames += message.said.frames.length;
+	lostFrames += message.said.lost[0];
+	for (const [, called] of message.said.calls) {
 		if (called.call !== 'event' || called.event !== 'footfall') continue;
-		const next = heard.get(message.game as string) ?? 0;
-		if (called.options.values.speed !== next % 6) outOfOrder++;
-		heard.set(message.game as string, next + 1);
+		const next = heard.get(message.game) ?? 0;
+		if (called.options.values?.speed !== next % 6) outOfOrder++;
+		heard.set(message.game, next + 1);
 	}
 });
 const beat = setInterval(() => page.send(JSON.stringify({ type: 'beat' })), 5000);

@@ -1,5 +1,10 @@
 /** The main views and how each is brought into a state worth a picture. */
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
 import type { Page } from '@playwright/test';
+import { builtApplication, STAND_IN } from './build';
+import { ROOT } from './paths';
+import { serveStandIn } from './stand-in';
 
 export interface Shot {
 	readonly name: string;
@@ -29,6 +34,20 @@ async function hold(page: Page): Promise<void> {
 	await page.getByRole('button', { name: 'Pause', exact: true }).click();
 	await page.mouse.move(640, 30);
 	await page.waitForTimeout(1200);
+}
+
+/** The stand-in game without a picture, on the wire with the demo project. Returns what ends it. */
+function standIn(page: Page): () => void {
+	const at = `${new URL(page.url()).origin.replace(/^http/, 'ws')}/wire/lamp-at-morrowskerry`;
+	const game = spawn(
+		process.execPath,
+		['--import', 'tsx', 'demo/stand-in/headless.ts', at, '--name', 'The crane at Morrowskerry'],
+		{
+			cwd: ROOT,
+			stdio: 'ignore'
+		}
+	);
+	return () => void game.kill('SIGKILL');
 }
 
 export const SHOTS: readonly Shot[] = [
@@ -196,18 +215,6 @@ export const SHOTS: readonly Shot[] = [
 		}
 	},
 	{
-		name: 'rig-flat',
-		path: 'rig/crane-yard',
-		act: async (page) => {
-			await page.locator('.glass.ready').waitFor();
-			await page.getByRole('button', { name: /^Limits:/ }).click();
-			await page.getByLabel('Time on the course').fill('8.5');
-			await page.mouse.move(640, 30);
-			await page.waitForTimeout(5000);
-			await hold(page);
-		}
-	},
-	{
 		name: 'bench-bob',
 		path: 'bench/bad-knee',
 		act: async (page) => {
@@ -244,18 +251,6 @@ export const SHOTS: readonly Shot[] = [
 		}
 	},
 	{
-		name: 'course-bob',
-		path: 'course/first-watch',
-		act: async (page) => {
-			await page.locator('.glass.ready').waitFor();
-			await page.locator('.plays span').first().waitFor();
-			await page.getByRole('slider', { name: 'Playhead' }).focus();
-			for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowRight');
-			await page.getByRole('button', { name: 'tune the bob' }).click();
-			await page.waitForTimeout(1500);
-		}
-	},
-	{
 		name: 'free-run',
 		path: 'course/first-watch',
 		act: async (page) => {
@@ -268,6 +263,60 @@ export const SHOTS: readonly Shot[] = [
 			await page.keyboard.up('w');
 			await page.keyboard.press(' ');
 			await page.waitForTimeout(1600);
+		}
+	},
+	{
+		name: 'wire',
+		path: 'bench/yard-engine',
+		act: async (page) => {
+			const end = standIn(page);
+			const chip = page.getByRole('button', { name: 'Running games' });
+			await chip.waitFor();
+			await chip.click();
+			await page.getByRole('link', { name: 'Look on, and record' }).click();
+			await page.getByRole('button', { name: 'Record' }).click();
+			await page.getByRole('button', { name: /^Keep 6\.\d s/ }).waitFor();
+			await page.mouse.move(640, 30);
+			await page.screenshot();
+			end();
+			await page.getByText(/up to there is kept/).waitFor();
+			await page.locator('.plays span').first().waitFor();
+			await page.getByRole('slider', { name: 'Playhead' }).focus();
+			await page.keyboard.press('Shift+ArrowRight');
+			await page.waitForTimeout(1500);
+		}
+	},
+	{
+		name: 'stand-in',
+		path: 'bench/yard-engine',
+		act: async (page) => {
+			const { key } = (await (
+				await page.request.get(`${page.url().split('/lamp')[0]}/api/projects/lamp-at-morrowskerry/key`)
+			).json()) as {
+				key: string;
+			};
+			const at = `${new URL(page.url()).origin.replace(/^http/, 'ws')}/wire/lamp-at-morrowskerry`;
+			const served = await serveStandIn(
+				join(
+					builtApplication(() => undefined),
+					STAND_IN
+				),
+				'127.0.0.1',
+				0
+			);
+			await page.goto(`${served.address}/#${new URLSearchParams({ at, key }).toString()}`);
+			await page.getByText('on the wire').waitFor();
+			await page.keyboard.down('s');
+			await page.waitForTimeout(1300);
+			await page.keyboard.up('s');
+			await page.keyboard.press('Space');
+			await page.keyboard.down('w');
+			await page.waitForTimeout(900);
+			await page.keyboard.up('w');
+			await page.keyboard.down('d');
+			await page.waitForTimeout(700);
+			// What is seen of it is drawn by now; the page stays as it is until it is closed.
+			served.close();
 		}
 	}
 ];

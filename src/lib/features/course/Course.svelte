@@ -8,6 +8,7 @@
 	import { stillEye } from '$lib/viewport/eye';
 	import { courseKey } from '$lib/session/courses.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
+	import type { GameThere } from '$lib/session/wire.svelte';
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { CourseWorker } from '$lib/workers/course';
@@ -20,7 +21,7 @@
 	import CourseTransport from './CourseTransport.svelte';
 	import type { PadFrame } from './free-pad';
 	import { FreePlay } from './free.svelte';
-	import { LivePlay } from './live.svelte';
+	import type { LivePlay } from './live.svelte';
 	import RunWindow from '$lib/viewport/RunWindow.svelte';
 	import Timeline from './Timeline.svelte';
 
@@ -35,13 +36,10 @@
 	const worker = new CourseWorker();
 	const desk = untrack(() => new CourseState(session, worker));
 	const free = untrack(() => new FreePlay(session));
-	const live = untrack(
-		() =>
-			new LivePlay(session, (take, why) => {
-				if (take) void keepTake(take, `${why} What was recorded up to there is kept.`);
-				else session.say(why);
-			})
-	);
+	/** A running game that is looked on; null: none was yet. */
+	let live = $state.raw<LivePlay | null>(null);
+	const watch = () => import('./live.svelte');
+	const liveSheet = () => import('./LiveSheet.svelte');
 	const commands = useCommands();
 	/** What gamepads do in a free run; fetched after the first paint. */
 	let withPads: PadFrame = () => undefined;
@@ -51,13 +49,13 @@
 	const course = $derived(desk.course);
 	/** What is chosen on the map or the timeline comes first. */
 	const tuned = $derived(desk.chosen ? undefined : session.bobsAndLags.find((preset) => preset.id === desk.tuning));
-	const looksOn = $derived(live.phase !== 'idle');
+	const looksOn = $derived(live !== null && live.phase !== 'idle');
 	const going = $derived(free.phase !== 'idle' || looksOn);
 	let freeViewers = $state(1);
 	/** Names of what plays in the picture. */
 	let heard = $state('');
 	let unknown = $derived(session.courses.order !== null && id !== '' && !session.courses.get(id));
-	const viewers = $derived(looksOn ? (live.game?.viewers ?? 1) : going ? freeViewers : course?.second ? 2 : 1);
+	const viewers = $derived(looksOn ? (live?.game?.viewers ?? 1) : going ? freeViewers : course?.second ? 2 : 1);
 
 	$effect(() => {
 		const { order } = session.courses;
@@ -76,7 +74,7 @@
 	});
 	$effect(() => {
 		void session.played;
-		untrack(() => live.rewire());
+		untrack(() => live?.rewire());
 	});
 	/** Another room sent one here to look at a game. */
 	$effect(() => {
@@ -84,11 +82,18 @@
 		if (!game) return;
 		untrack(() => {
 			session.wire!.lookAt = '';
-			if (free.phase !== 'idle') return;
-			desk.playing = false;
-			live.begin(game);
+			if (free.phase === 'idle') void lookOn(game);
 		});
 	});
+	async function lookOn(game: GameThere) {
+		desk.playing = false;
+		const { LivePlay } = await watch();
+		live ??= new LivePlay(session, (take, why) => {
+			if (take) void keepTake(take, `${why} What was recorded up to there is kept.`);
+			else session.say(why);
+		});
+		live.begin(game);
+	}
 
 	/** Where one stands while there is no course: on the landing, looking out to sea. */
 	const STANDING = stillEye(0, EYE_HEIGHT, 3.4);
@@ -103,10 +108,10 @@
 		going || !course ? [] : [wayPoints(course), ...(course.second ? [wayPoints(course.second)] : [])]
 	);
 	const bodies = (): readonly { readonly pose: Float64Array }[] =>
-		looksOn ? live.bodies() : going ? free.bodies() : (desk.frame(0)?.bodies ?? []);
+		looksOn ? (live?.bodies() ?? []) : going ? free.bodies() : (desk.frame(0)?.bodies ?? []);
 
 	function frame(dt: number) {
-		if (looksOn) {
+		if (looksOn && live) {
 			live.frame(dt);
 			const eyes = live.eyes();
 			return { eyes: eyes.length > 0 ? eyes : [STANDING], time: live.seconds, moving: null };
@@ -129,9 +134,9 @@
 	}
 	const caption = $derived(
 		looksOn
-			? live.phase === 'waiting'
+			? live?.phase === 'waiting'
 				? 'getting ready …'
-				: `${live.game?.game ?? ''}, as it runs`
+				: `${live?.game?.game ?? ''}, as it runs`
 			: going
 				? free.phase === 'loading'
 					? 'getting ready …'
@@ -165,8 +170,8 @@
 		else session.say('The take could not be kept.', { label: 'Try again', run: () => void keepTake(take) });
 	}
 	function keepLive() {
-		const take = live.take();
-		live.end();
+		const take = live?.take();
+		live?.end();
 		if (take) void keepTake(take);
 		else session.say('It was too short for a take.');
 	}
@@ -182,8 +187,8 @@
 		);
 		return () => {
 			takeBack();
-			const kept = live.take();
-			live.end();
+			const kept = live?.take();
+			live?.end();
 			if (kept && kept.seconds > 2) void session.courses.add(kept, 'recorded from a running game');
 			const left = free.end('Take');
 			if (left && left.seconds > 2) void session.courses.add(left, 'recorded in a free run');
@@ -206,12 +211,12 @@
 			onlook={(left, up) => free.look(left, up)}
 		/>
 		{#if !looksOn}<CourseMap {desk} {bodies} still={going} />{/if}
-		{#if looksOn}
-			{#await import('./LiveSheet.svelte') then { default: LiveSheet }}<LiveSheet
+		{#if looksOn && live}
+			{#await liveSheet() then { default: LiveSheet }}<LiveSheet
 					{session}
 					{live}
 					onkeep={keepLive}
-					onend={() => live.end()}
+					onend={() => live?.end()}
 				/>{/await}
 		{:else if going}
 			{#await freeSheet() then { default: FreeSheet }}<FreeSheet {session} {free} onend={endFree} />{/await}
