@@ -172,10 +172,11 @@ function sea(context: CanvasRenderingContext2D, x: number, time: number, { marks
 		context.fillStyle =
 			kind === 'spray' ? `rgba(236, 244, 245, ${0.95 * (1 - age)})` : `rgba(196, 176, 140, ${0.5 * (1 - age)})`;
 		for (let i = 0; i < 34; i++) {
-			const way = (((i * 37) % 34) / 33 - 0.5) * (kind === 'spray' ? 2.6 : 4);
-			const up = kind === 'spray' ? (2.4 + ((i * 7) % 5)) * size * age - 4.9 * age * age : 0.5 * age;
+			const [a, b] = [((i * 613) % 97) / 97, ((i * 389) % 89) / 89];
+			const way = (a - 0.5) * (kind === 'spray' ? 2.6 : 4);
+			const up = kind === 'spray' ? (2 + 5 * b) * size * age - 4.9 * age * age : 0.5 * age;
 			context.beginPath();
-			context.arc(at + way * (0.4 + age * size), y + Math.max(0, up), 0.04 + 0.05 * size, 0, 7);
+			context.arc(at + way * (0.4 + age * size), y + Math.max(0, up), (0.02 + 0.05 * size) * (0.5 + a), 0, 7);
 			context.fill();
 		}
 	}

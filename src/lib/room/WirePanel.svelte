@@ -50,6 +50,10 @@
 		{:else}What you change here is in the game with its next frame.{/if}
 		{#if wire.skipped > 0}{wire.skipped} frames were left out for this page.{/if}
 	</p>
+	<label
+		><input type="checkbox" bind:checked={wire.firesHere} /> fire what happens there on the Bench too, by the cues as they
+		are here</label
+	>
 	{#if strange.length > 0}
 		<h4>Not as the project has it</h4>
 		<ul>
@@ -123,6 +127,15 @@
 		margin: 0;
 		font-size: 12.5px;
 		color: var(--ink-2);
+	}
+	label {
+		display: flex;
+		align-items: baseline;
+		gap: 6px;
+		font-size: 12.5px;
+	}
+	input {
+		accent-color: var(--lamp);
 	}
 	ul {
 		margin: 0;

@@ -63,6 +63,8 @@ const BEAT_MS = 5000;
 /** No more than a change a picture. */
 const EVERY_MS = 16;
 const LAST_CAME = 12;
+/** Of what nobody takes the newest are kept. */
+const MOST_FIRED = 60;
 const MOST_EVENTS = 500;
 /** How many of the last changes the time is told of. */
 const TIMED = 12;
@@ -71,6 +73,8 @@ export class Wire {
 	games = $state.raw<readonly GameThere[]>([]);
 	/** The game that the Course room is to look at, once it is open; empty: none. */
 	lookAt = $state('');
+	/** Whether what happens in games is fired on the Bench too. */
+	firesHere = $state(false);
 	/** Milliseconds from a change here to the word that it is in a game's motion; null: none was made yet. */
 	delay = $state<number | null>(null);
 	/** Frames that this page was too slow for. */
@@ -81,6 +85,7 @@ export class Wire {
 	came = $state.raw<readonly Came[]>([]);
 	/** What the game played last, the newest first. */
 	played = $state.raw<readonly (PlayedRow & { readonly game: string })[]>([]);
+	private fired: Came[] = [];
 	private socket: WebSocket | null = null;
 	private wait = AGAIN_MS;
 	private timer: ReturnType<typeof setTimeout> | null = null;
@@ -133,6 +138,13 @@ export class Wire {
 		const stamp = `${++this.stamp}`;
 		this.told.set(stamp, performance.now());
 		this.send({ type: 'change', sets, stamp });
+	}
+
+	/** What happened since this was asked last, where it is to be fired here. */
+	takeFired(): readonly Came[] {
+		const { fired } = this;
+		if (fired.length > 0) this.fired = [];
+		return fired;
 	}
 
 	/** Looks at a game's frames, or does not any more; `moment`: asks for one, under this name. */
@@ -217,6 +229,7 @@ export class Wire {
 			if (phase === 'ends' || (!(event in counted) && Object.keys(counted).length >= MOST_EVENTS)) continue;
 			counted[event] = countedOf(counted[event], { phase, values, tags, placed: place !== undefined });
 		}
+		if (this.firesHere) this.fired = [...this.fired, ...came].slice(-MOST_FIRED);
 		if (came.length > 0) {
 			this.came = [...came.reverse(), ...this.came].slice(0, LAST_CAME);
 			this.counted = counted;

@@ -41,6 +41,20 @@ describe('events on keys', () => {
 		expect(events.press('quiet', 1, HERE, 100)).toBe('no cue answers it');
 	});
 
+	it('what happens in a running game is answered with its own numbers, once', async () => {
+		const { session, plays } = await opened();
+		let fired = [{ event: 'bell', phase: 'happens', at: 1, game: 'g', values: {}, tags: [], placed: false }];
+		session.wire = { takeFired: () => fired.splice(0) } as never;
+		expect(plays()).toEqual(['thud']);
+		fired = [
+			{ ...fired[0]!, event: 'unheard-of', phase: 'happens', at: 2, game: 'g', values: {}, tags: [], placed: false },
+			{ event: 'storm', phase: 'starts', at: 2, game: 'g', values: {}, tags: [], placed: false }
+		];
+		expect(plays()).toEqual(['thud', 'hum']);
+		fired = [{ event: 'storm', phase: 'ends', at: 3, game: 'g', values: {}, tags: [], placed: false }];
+		expect(plays()).not.toContain('hum');
+	});
+
 	it('a state that is held ends with the key; one that is tapped stays until the next tap', async () => {
 		const { events, plays } = await opened();
 		events.press('storm', 1, HERE, 0);

@@ -2,6 +2,7 @@
 import type { GameEvent } from 'dinesis-runtime';
 import { CHANNEL_COUNT, Director, type Play, type Seconds } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
+import type { Came } from '$lib/session/wire.svelte';
 import { GALLERY_REST } from '$lib/viewport/rests';
 
 /** Events carry two thirds of what they may, as where cues are tried. */
@@ -53,7 +54,17 @@ export class EventKeys {
 	}
 
 	advanceTo(time: Seconds): void {
+		const fired = this.session.wire?.takeFired() ?? [];
+		for (const came of fired) this.hear(came);
 		this.director.advanceTo(time);
+	}
+
+	/** Something happened in a running game: it is answered here with the numbers that it came with, from where one stands. */
+	private hear({ event: id, phase, values, tags }: Came): void {
+		const event = this.event(id);
+		if (!event) return;
+		this.follow();
+		this.director.raise({ event: id, phase, values, tags: [...event.tags, ...tags], length: LENGTH, key: 'game' });
 	}
 
 	/** What runs now because of events. */
