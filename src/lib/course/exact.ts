@@ -8,7 +8,6 @@ import {
 	compileCurve,
 	runCurve,
 	VIEWERS,
-	type Clear,
 	type Frame,
 	type Occurrence,
 	type Played,
@@ -170,11 +169,11 @@ export class ExactSteps {
 		this.times = times ?? timesOf(recording);
 	}
 
-	/** Throws a RangeError where its moment cannot be gone on from. */
-	static of(kit: Played, recording: Recording, clear?: Clear): ExactSteps {
+	/** Throws a RangeError where its moment cannot be gone on from. What was free behind its bodies the game told with them. */
+	static of(kit: Played, recording: Recording): ExactSteps {
 		const whole = { format: 'dinesis-kit', version: 1, name: '', ...kit } as const;
 		const { seed, rig, viewers } = recording;
-		const runtime = createRuntime(whole, { seed, rig, viewers: viewers === 2 ? 2 : 1, clear });
+		const runtime = createRuntime(whole, { seed, rig, viewers: viewers === 2 ? 2 : 1 });
 		return new ExactSteps(recording, runtime, new Replayed(runtime, recording));
 	}
 

@@ -81,11 +81,13 @@ export class CourseRun {
 	) {
 		const ways = course.second ? [course, course.second] : [course];
 		const { areas, rig, steps, recording } = course;
+		// Of a game’s own ground nothing is known here.
+		const clear = recording ? undefined : options.clear;
 		this.exact =
 			recording && (options.seed ?? 1) === 1 && rig === recording.rig && isAsRecorded(kit, course)
-				? exactly(kit, recording, options.clear)
+				? exactly(kit, recording)
 				: null;
-		this.own = this.exact?.frame ?? new Frame(kit, { ...options, viewers: ways.length, areas, rig, steps });
+		this.own = this.exact?.frame ?? new Frame(kit, { ...options, clear, viewers: ways.length, areas, rig, steps });
 		this.bodies = ways.map((way, i) => ({
 			pose: new Float64Array(TRACE_NUMBERS),
 			rig: this.frame.cameras[i]!,
@@ -192,9 +194,9 @@ export class CourseRun {
 }
 
 /** Null where its moment is not one that this kit can go on from: then the timeline plays it. */
-function exactly(kit: Played, recording: Recording, clear: Clear | undefined): ExactSteps | null {
+function exactly(kit: Played, recording: Recording): ExactSteps | null {
 	try {
-		return ExactSteps.of(kit, recording, clear);
+		return ExactSteps.of(kit, recording);
 	} catch {
 		return null;
 	}

@@ -103,7 +103,8 @@ export function openWire(server: Server, { door, url }: { readonly door: Door; r
 	const upgrade = (request: IncomingMessage, socket: Duplex, head: Buffer): void => {
 		const address = new URL(request.url ?? '/', 'http://own');
 		const slug = /^\/wire\/([^/]+)$/.exec(address.pathname)?.[1];
-		if (slug === undefined) return refuse(socket, 404);
+		// While one develops, somebody else listens too.
+		if (slug === undefined) return server.listenerCount('upgrade') > 1 ? undefined : refuse(socket, 404);
 		const stands = door.stands(request);
 		const own = `${isSecure(request) ? 'https' : 'http'}://${request.headers.host}`;
 		const { origin } = request.headers;
