@@ -53,8 +53,9 @@ export class Boom {
 	}
 
 	/** The body is there at once: so is the boom. */
-	snap(): void {
+	snap(room = Infinity): void {
 		this.far[0] = -1;
+		this.room[0] = room;
 		this.elapsed[0] = 0;
 	}
 
@@ -96,6 +97,8 @@ export class Boom {
 		let free = clear ? clear(this.from, this.to, this.viewer) : this.room[0]!;
 		// What is no number says nothing.
 		if (!(free >= 0)) free = Infinity;
+		// What was answered is what a recording says in its place.
+		this.room[0] = free;
 		let meant = free - off;
 		if (meant < least) meant = least;
 		if (meant > whole) meant = whole;

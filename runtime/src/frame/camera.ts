@@ -164,9 +164,9 @@ export class CameraRun {
 	}
 
 	/** The body is there at once: at the beginning, or after a cut. */
-	snap(body: BodyPose): void {
+	snap(body: BodyPose, room?: number): void {
 		this.body.set(body.subarray(0, 5));
-		for (const { run } of this.layers) run.snap(body);
+		for (const { run } of this.layers) run.snap(body, room);
 		this.mix();
 	}
 

@@ -194,7 +194,7 @@ export class Frame {
 		const track = this.tracks[viewer]!;
 		const { pose, grounded } = body;
 		let fell = false;
-		if (!this.begun) camera.snap(pose);
+		if (!this.begun) camera.snap(pose, body.room);
 		else {
 			if (grounded && !track.grounded) camera.land(track.falls);
 			fell = camera.advance(this.clock, body);

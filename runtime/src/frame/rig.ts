@@ -218,13 +218,13 @@ export class RigRun {
 	}
 
 	/** The body is there at once: at the beginning, or after a cut. */
-	snap(body: BodyPose): void {
+	snap(body: BodyPose, room?: number): void {
 		this.bodyWas.set(body.subarray(0, 5));
 		this.aim(body);
 		this.lag?.snap(this.scaled(this.aimed));
 		this.elapsed[0] = 0;
-		this.boom?.snap();
-		this.plain?.snap(body);
+		this.boom?.snap(room);
+		this.plain?.snap(body, room);
 		this.begin();
 		if (this.followsShakes) this.sum(STILL);
 	}

@@ -110,6 +110,7 @@ describe('a camera that comes nearer', () => {
 		createRuntime(close, { rig: 'eyes', onTrouble: (trouble) => troubles.push(trouble), ...options });
 
 	it('is told how much room there is with the body, or asks', () => {
+		expect(made().advance(0, { ...body, room: 2 }).camera[2]).toBe(2);
 		const told = made();
 		expect(told.advance(0, body).camera[2]).toBe(4);
 		expect(told.advance(0.1, { ...body, room: 1.5 }).camera[2]).toBe(1.5);

@@ -298,6 +298,35 @@ describe('a recording', () => {
 		expect(again.frame).toBe(recording.frames.length);
 	});
 
+	it('of a game that answers how far it is free has what it answered', () => {
+		let asked = 0;
+		const clear = (from: Float64Array): number => {
+			asked++;
+			return 0.6 + 3 * Math.abs(Math.sin(from[2]! * 7));
+		};
+		const chase = { seed: 3, rig: 'over-the-shoulder' };
+		runtime = createRuntime(demo, { ...chase, clear });
+		wire = connect(runtime, 'ws://here/wire/quay', { WebSocket: Line, later: () => () => undefined });
+		line().open();
+		line().say({ type: 'want', frames: true, felt: true, moment: 'r' });
+		const felt = go(120);
+		go(5);
+		const { clock, moment } = line().of('moment')[0]!;
+		const frames = line()
+			.of('frames')
+			.flatMap((m) => m.frames);
+		const other = createRuntime(demo, chase);
+		const again = new Replayed(other, { clock, moment, ...chase, viewers: 1, frames, calls: [] });
+		const seen = felt.map(() => {
+			again.step();
+			const { camera, offset } = other.frameOf(0);
+			return [...camera, ...offset];
+		});
+		expect(seen).toEqual(felt);
+		expect(asked).toBeGreaterThan(100);
+		expect(new Set(frames.map((row) => row[8])).size).toBeGreaterThan(10);
+	});
+
 	it('of another number of players is refused, and a game that plays none says so', () => {
 		const recording: Recording = { clock: 0, moment: null, seed: 1, rig: null, viewers: 2, frames: [], calls: [] };
 		expect(() => new Replayed(runtime, recording)).toThrow('2 players');

@@ -180,7 +180,11 @@ class Connection implements Wire, Tap {
 			this.clock = this.begins;
 		}
 		const row: number[] = [dt];
-		for (const { pose, speed, grounded, onFoot, room } of bodies) {
+		for (let i = 0; i < bodies.length; i++) {
+			const { pose, speed, grounded, onFoot } = bodies[i]!;
+			// Said with the body, or answered by the game: either way the boom has it.
+			const { boom } = this.inside.frame.cameras[i]!.run as unknown as { boom: { room: Float64Array } | null };
+			const room = boom ? boom.room[0]! : bodies[i]!.room;
 			const flags = (grounded ? GROUNDED : 0) + (onFoot === false ? 0 : ON_FOOT);
 			const free = room === undefined || room === Infinity ? -1 : room;
 			row.push(pose[0]!, pose[1]!, pose[2]!, pose[3]!, pose[4]!, speed, flags, free);
