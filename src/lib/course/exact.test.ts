@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { createRuntime, type Runtime } from 'dinesis-runtime';
 import { isShake, type Frame } from 'dinesis-runtime/tools';
-import { momentOf, type Called, type Recording } from 'dinesis-runtime/wire';
+import { momentOf, Replayed, type Called, type Recording } from 'dinesis-runtime/wire';
 import { openCourse, readKit, type Course, type Kit } from '../documents';
 import { trimCourse } from './edit';
-import { courseOfRecording, isAsRecorded } from './exact';
+import { courseOfRecording, isAsRecorded, recordingOf } from './exact';
 import { Replay } from './replay';
 import { CourseRun } from './run';
 
@@ -132,5 +132,37 @@ describe('a take of a running game', () => {
 		expect(wrong({ viewers: 3 })).toEqual(['recording.viewers']);
 		expect(wrong({ calls: [[0]] })).toEqual(['recording.calls']);
 		expect(wrong({ moment: 4 })).toEqual(['recording.moment']);
+	});
+});
+
+describe('a course that a game is sent', () => {
+	it('is the take that it was, or its way step by step with what its timeline says', () => {
+		expect(recordingOf(demo, course)).toBe(recording);
+		const walk = {
+			...demo.courses.find((c) => c.id === 'first-watch')!,
+			seconds: 12,
+			rig: 'keepers-eyes',
+			steps: true,
+			areas: []
+		};
+		const sent = recordingOf(demo, walk);
+		expect(sent.frames).toHaveLength(12 * 120 + 1);
+		const runtime = createRuntime(demo, { seed: 1, rig: 'keepers-eyes' });
+		const again = new Replayed(runtime, JSON.parse(JSON.stringify(sent)) as Recording);
+		const run = new CourseRun(demo, walk);
+		let worst = 0;
+		let felt = 0;
+		for (let i = 0; again.step(); i++) {
+			run.advanceTo(i / 120);
+			const { offset } = runtime.frameOf(0);
+			for (let c = 0; c < 7; c++) {
+				worst = Math.max(worst, Math.abs(offset[c]! - run.bodies[0]!.rig.offset[c]!));
+				felt = Math.max(felt, Math.abs(offset[c]!));
+			}
+		}
+		expect(runtime.troubles.size).toBe(0);
+		expect(felt).toBeGreaterThan(0.3);
+		// Clocks that add up steps and those that count them differ in the last bits.
+		expect(worst).toBeLessThan(1e-6 * Math.max(1, felt));
 	});
 });
