@@ -22,18 +22,20 @@ class Between {
 
 	constructor(readonly viewers: 1 | 2 = 1) {
 		this.runtime = createRuntime(demo, { seed: 4, rig: 'keepers-eyes', viewers });
-		const between = this;
+		const hear = (said: FromGame): void => {
+			if (said.type === 'hello' || this.drop(said)) return;
+			if (said.type === 'frames') this.listener?.frames?.('g', said);
+			if (said.type === 'moment') this.listener?.moment?.('g', said);
+		};
+		const open = (socket: unknown): void => (this.socket = socket as never);
 		class Line {
 			bufferedAmount = 0;
 			readyState = 1;
 			constructor() {
-				between.socket = this;
+				open(this);
 			}
 			send(text: string): void {
-				const said = JSON.parse(text) as FromGame;
-				if (said.type === 'hello' || between.drop(said)) return;
-				if (said.type === 'frames') between.listener?.frames?.('g', said);
-				if (said.type === 'moment') between.listener?.moment?.('g', said);
+				hear(JSON.parse(text) as FromGame);
 			}
 			close(): void {}
 		}
