@@ -279,7 +279,9 @@ export const SHOTS: readonly Shot[] = [
 			await page.mouse.move(640, 30);
 			await page.screenshot();
 			end();
-			await page.getByText(/up to there is kept/).waitFor();
+			const said = page.getByText(/up to there is kept/);
+			await said.waitFor();
+			await said.waitFor({ state: 'hidden' });
 			await page.locator('.plays span').first().waitFor();
 			await page.getByRole('slider', { name: 'Playhead' }).focus();
 			await page.keyboard.press('Shift+ArrowRight');
