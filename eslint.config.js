@@ -9,6 +9,7 @@ const walls = {
 	course: ['documents', 'analysis'],
 	formats: ['documents', 'analysis'],
 	starter: ['documents', 'analysis'],
+	review: ['documents', 'analysis', 'course'],
 	handover: ['documents', 'analysis', 'course', 'formats', 'world'],
 	ui: [],
 	plots: ['analysis', 'documents', 'ui'],

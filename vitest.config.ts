@@ -15,7 +15,7 @@ export default defineConfig({
 					name: 'unit',
 					...patience,
 					include: [
-						'src/lib/{analysis,course,documents,formats,handover,plots,room,session,starter,ui,features,stages,workers,viewport,world}/**/*.test.ts',
+						'src/lib/{analysis,course,documents,formats,handover,plots,review,room,session,starter,ui,features,stages,workers,viewport,world}/**/*.test.ts',
 						'runtime/**/*.test.ts',
 						'scripts/**/*.test.ts'
 					],

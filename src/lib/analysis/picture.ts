@@ -28,30 +28,86 @@ export function pictureMovement(
 	return movement < 1e-12 ? 0 : movement;
 }
 
-function spaceMovement(values: Float64Array, at: number, distance: Metres): number {
+/** Of a moved camera in space: cosines and sines of its pitch, yaw and roll, half heights of the resting and of the moved picture a metre away. */
+const camera = new Float64Array(8);
+
+function moveCamera(values: Float64Array, at: number): void {
 	const pitch = toRadians(values[at + 3]!);
 	const yaw = toRadians(values[at + 4]!);
 	const roll = toRadians(values[at + 5]!);
-	const [cx, sx, cy, sy, cz, sz] = [cos(pitch), sin(pitch), cos(yaw), sin(yaw), cos(roll), sin(roll)];
+	camera[0] = cos(pitch);
+	camera[1] = sin(pitch);
+	camera[2] = cos(yaw);
+	camera[3] = sin(yaw);
+	camera[4] = cos(roll);
+	camera[5] = sin(roll);
 	const half = toRadians(REFERENCE.fov / 2);
-	const restHeight = sin(half) / cos(half);
+	camera[6] = sin(half) / cos(half);
 	const moved = half + toRadians(values[at + 6]! / 2);
-	const height = sin(moved) / cos(moved);
+	camera[7] = sin(moved) / cos(moved);
+}
+
+/** Through `camera`; false: it is behind it. */
+function seenThrough(
+	values: Float64Array,
+	at: number,
+	distance: Metres,
+	u: number,
+	v: number,
+	out: Float64Array
+): boolean {
+	const [cx, sx, cy, sy] = [camera[0]!, camera[1]!, camera[2]!, camera[3]!];
+	const [cz, sz, restHeight, height] = [camera[4]!, camera[5]!, camera[6]!, camera[7]!];
+	const px = u * REFERENCE.aspect * restHeight * distance - values[at]!;
+	const py = v * restHeight * distance - values[at + 1]!;
+	const pz = -distance - values[at + 2]!;
+	// Into the moved camera: undo yaw, then pitch, then roll.
+	const ax = cy * px - sy * pz;
+	const az = sy * px + cy * pz;
+	const by = cx * py + sx * az;
+	const bz = -sx * py + cx * az;
+	if (bz > -1e-3) return false;
+	out[0] = (cz * ax + sz * by) / (-bz * height);
+	out[1] = (-sz * ax + cz * by) / (-bz * height);
+	return true;
+}
+
+/**
+ * Where a thing goes on the picture that stands at u, v on the resting one (in half heights and half widths from the centre, −1 to 1) and
+ * `distance` metres away, into `out`: x to the right and y up in half heights of the picture, from its centre. False: it is behind the camera.
+ */
+export function seenAt(
+	values: Float64Array,
+	at: number,
+	view: View,
+	distance: Metres,
+	[u, v]: readonly [number, number],
+	out: Float64Array
+): boolean {
+	if (view === 'space') {
+		moveCamera(values, at);
+		return seenThrough(values, at, distance, u, v, out);
+	}
+	const roll = toRadians(values[at + 5]!);
+	const [c, s] = [cos(roll), sin(roll)];
+	const half = REFERENCE.flatHeight / 2;
+	const zoom = 1 / Math.max(0.01, 1 + values[at + 6]! / 100);
+	const px = u * REFERENCE.aspect * half - values[at]!;
+	const py = v * half - values[at + 1]!;
+	out[0] = (zoom * (c * px + s * py)) / half;
+	out[1] = (zoom * (-s * px + c * py)) / half;
+	return true;
+}
+
+const spot = new Float64Array(2);
+
+function spaceMovement(values: Float64Array, at: number, distance: Metres): number {
+	moveCamera(values, at);
 	let most = 0;
 	for (const [u, v] of SPOTS) {
-		const px = u * REFERENCE.aspect * restHeight * distance - values[at]!;
-		const py = v * restHeight * distance - values[at + 1]!;
-		const pz = -distance - values[at + 2]!;
-		// Into the moved camera: undo yaw, then pitch, then roll.
-		const ax = cy * px - sy * pz;
-		const az = sy * px + cy * pz;
-		const by = cx * py + sx * az;
-		const bz = -sx * py + cx * az;
-		const qx = cz * ax + sz * by;
-		const qy = -sz * ax + cz * by;
-		if (bz > -1e-3) return 1000;
-		const dx = qx / (-bz * height) - u * REFERENCE.aspect;
-		const dy = qy / (-bz * height) - v;
+		if (!seenThrough(values, at, distance, u, v, spot)) return 1000;
+		const dx = spot[0]! - u * REFERENCE.aspect;
+		const dy = spot[1]! - v;
 		const size = Math.sqrt(dx * dx + dy * dy);
 		if (size > most) most = size;
 	}
