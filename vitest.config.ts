@@ -14,12 +14,8 @@ export default defineConfig({
 				test: {
 					name: 'unit',
 					...patience,
-					include: [
-						'src/lib/{analysis,course,documents,formats,handover,plots,review,room,session,starter,ui,features,stages,workers,viewport,world}/**/*.test.ts',
-						'runtime/**/*.test.ts',
-						'scripts/**/*.test.ts'
-					],
-					exclude: ['**/*.svelte.test.ts', '**/*.server.test.ts']
+					include: ['src/lib/**/*.test.ts', 'demo/**/*.test.ts', 'runtime/**/*.test.ts', 'scripts/**/*.test.ts'],
+					exclude: ['**/*.svelte.test.ts', '**/*.server.test.ts', 'src/lib/server/**']
 				}
 			},
 			{
