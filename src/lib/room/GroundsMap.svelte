@@ -18,6 +18,8 @@
 		ondblclick?: (spot: readonly [x: number, z: number]) => void;
 		width?: number;
 		height?: number;
+		/** Nothing is known of the ground: bare paper. */
+		blank?: boolean;
 	}
 	let {
 		label,
@@ -29,7 +31,8 @@
 		onnothing,
 		ondblclick,
 		width = $bindable(300),
-		height = $bindable(300)
+		height = $bindable(300),
+		blank = false
 	}: Props = $props();
 
 	let svg: SVGSVGElement;
@@ -69,8 +72,11 @@
 		ondblclick={(event) => ondblclick?.(spot(event))}
 		{@attach moves}
 	>
-		<rect {width} {height} class="sea" />
-		<g transform="translate({width / 2} {height / 2}) scale({paper.k}) translate({-view.x} {-view.z})">
+		<rect {width} {height} class={blank ? 'bare' : 'sea'} />
+		<g
+			class:gone={blank}
+			transform="translate({width / 2} {height / 2}) scale({paper.k}) translate({-view.x} {-view.z})"
+		>
 			{#each FOOTPRINTS as f, i (i)}
 				<rect
 					class={f.kind}
@@ -108,6 +114,12 @@
 	}
 	.sea {
 		fill: var(--sea);
+	}
+	.bare {
+		fill: var(--paper-2);
+	}
+	.gone {
+		display: none;
 	}
 	.ground {
 		fill: color-mix(in srgb, var(--sheet) calc(var(--up) * 100%), var(--paper-3));

@@ -155,6 +155,7 @@
 		ondblclick={addHere}
 		bind:width
 		bind:height
+		blank={course?.recording !== undefined && !still}
 	>
 		{#snippet children(paper)}
 			{@const { px, pz } = paper}
