@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { address, makeProject, thud, withoutPicture } from './journey';
+import { address, answers, makeProject, thud, withoutPicture } from './journey';
 import { listing } from '../scripts/lib/listings';
 import { ROOT } from '../scripts/lib/paths';
 import { readKit } from '../src/lib/documents';
@@ -154,6 +154,7 @@ test('a kit that a game has is held against the project: a field, a document, bo
 	const sent = { ...kit, presets: [first, { ...second, id: 'fresh', name: 'Fresh' }] };
 	await withoutPicture(page);
 	await page.goto(`${project}/handover`);
+	await answers(page);
 	await page.getByRole('radio', { name: 'Difference' }).click();
 	const put = (text: string) =>
 		page.getByLabel('A kit to hold against the project').setInputFiles({
@@ -197,8 +198,10 @@ test('a kit that a game has is held against the project: a field, a document, bo
 
 	// The project as it was, likewise.
 	await page.goto(`${project}/handover`);
+	await answers(page);
 	await page.getByRole('radio', { name: 'Difference' }).click();
 	await page.getByRole('button', { name: 'The project as it was' }).click();
 	await page.getByRole('listbox', { name: 'A moment of the project' }).getByRole('option').nth(1).click();
-	await expect(page.getByText(/^1 changed\.$/)).toBeVisible();
+	// Undo and what came behind it may have been kept as one change.
+	await expect(page.getByText(/^1 changed(, 1 only there)?\.$/)).toBeVisible();
 });
