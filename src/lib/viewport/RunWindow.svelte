@@ -29,7 +29,7 @@
 	let wasMoving = false;
 
 	$effect(() => picture?.showWays(ways));
-	$effect(() => picture?.showBlank?.(blank));
+	$effect(() => picture?.showBlank(blank));
 	$effect(() => {
 		if (!steered && held) document.exitPointerLock();
 	});

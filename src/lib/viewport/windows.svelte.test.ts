@@ -11,6 +11,7 @@ class Still {
 	resize = () => undefined;
 	show = () => undefined;
 	showWays = () => undefined;
+	showBlank = () => undefined;
 	reset = () => undefined;
 	dispose = () => undefined;
 }
