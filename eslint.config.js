@@ -12,14 +12,15 @@ const walls = {
 	review: ['documents', 'analysis', 'course'],
 	handover: ['documents', 'analysis', 'course', 'formats', 'world'],
 	ui: [],
+	wire: [],
 	plots: ['analysis', 'documents', 'ui'],
 	viewport: ['analysis', 'documents', 'ui', 'world'],
 	world: ['course', 'documents'],
 	workers: ['analysis', 'course', 'documents', 'formats', 'handover', 'starter', 'world'],
-	session: ['analysis', 'course', 'documents', 'workers'],
-	room: ['analysis', 'course', 'documents', 'session', 'ui', 'plots', 'viewport', 'world'],
+	session: ['analysis', 'course', 'documents', 'wire', 'workers'],
+	room: ['analysis', 'course', 'documents', 'session', 'ui', 'plots', 'viewport', 'wire', 'world'],
 	stages: ['analysis', 'course', 'documents', 'formats', 'plots', 'room', 'session', 'ui', 'viewport', 'world'],
-	server: ['analysis', 'documents']
+	server: ['analysis', 'documents', 'wire']
 };
 const rooms = [...Object.keys(walls), 'features'];
 

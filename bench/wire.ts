@@ -14,7 +14,7 @@ import { Cluster } from '../scripts/lib/cluster';
 import { DEMO_KIT, ROOT } from '../scripts/lib/paths';
 import { prepareDatabase } from '../scripts/lib/prepare';
 import { say, tell } from '../scripts/lib/say';
-import type { ToPage } from '../src/lib/server/wire/hub';
+import type { ToPage } from '../src/lib/wire/pages';
 
 const args = readArguments(process.argv.slice(2), { values: ['seconds', 'games'] });
 const seconds = numberFlag(args, 'seconds', { min: 5, max: 3600 }) ?? 60;

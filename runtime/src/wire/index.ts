@@ -15,6 +15,7 @@ export {
 	type CallRow,
 	type FrameRow,
 	type FromGame,
+	type Hello,
 	type PlayedRow,
 	type Recording,
 	type ToGame

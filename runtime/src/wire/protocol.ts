@@ -43,24 +43,27 @@ export interface Recording {
 	readonly calls: readonly CallRow[];
 }
 
+/** The first message of a game. */
+export interface Hello {
+	readonly type: 'hello';
+	readonly wire: number;
+	/** What people call it. */
+	readonly game: string;
+	/** The project's key, where it is needed. */
+	readonly key?: string;
+	/** The kit that it began with, and which one that was, if it knows. */
+	readonly kit: string;
+	readonly version: string | null;
+	readonly seed: number;
+	readonly rig: string | null;
+	readonly viewers: number;
+	/** It plays a take that it is sent. */
+	readonly takes: boolean;
+}
+
 /** From a game. */
 export type FromGame =
-	| {
-			readonly type: 'hello';
-			readonly wire: number;
-			/** What people call it. */
-			readonly game: string;
-			/** The project's key, where it is needed. */
-			readonly key?: string;
-			/** The kit that it began with, and which one that was, if it knows. */
-			readonly kit: string;
-			readonly version: string | null;
-			readonly seed: number;
-			readonly rig: string | null;
-			readonly viewers: number;
-			/** It plays a take that it is sent. */
-			readonly takes: boolean;
-	  }
+	| Hello
 	| {
 			readonly type: 'frames';
 			/** The number of the first of `frames`; without any, of the one that comes next. */

@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** The games on the wire: what each is, what came of events, those that the project does not know, what was played. */
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import type { GameThere, Wire } from '$lib/session/wire.svelte';
+	import type { Wire } from '$lib/session/wire.svelte';
+	import type { GameThere } from '$lib/wire/pages';
 	import { learnedOf, withLearned, type Learned } from '$lib/session/wire-events';
 	import Button from '$lib/ui/Button.svelte';
 

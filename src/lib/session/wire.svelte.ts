@@ -3,23 +3,11 @@
  * server has kept it.
  */
 import { documentOf, type AnyDocument, type Held, type KindName } from '$lib/documents';
+import type { FromPage, GameSaid, GameThere, ToPage } from '$lib/wire/pages';
 import { fieldsBetween, type FieldSet, type FromGame, type PlayedRow, type Recording } from 'dinesis-runtime/wire';
 
-/** A game that runs just now. */
-export interface GameThere {
-	readonly id: string;
-	readonly game: string;
-	readonly kit: string;
-	readonly version: string | null;
-	readonly seed: number;
-	readonly rig: string | null;
-	readonly viewers: number;
-	readonly takes: boolean;
-	readonly since: number;
-}
 export type FramesSaid = Extract<FromGame, { type: 'frames' }>;
 export type MomentSaid = Extract<FromGame, { type: 'moment' }>;
-type Said = Exclude<FromGame, { type: 'hello' | 'beat' }>;
 
 /** Something that happened in a game. */
 export interface Came {
@@ -157,7 +145,7 @@ export class Wire {
 		this.send({ type: 'take', game, recording });
 	}
 
-	private send(message: unknown): void {
+	private send(message: FromPage): void {
 		if (this.socket?.readyState === WebSocket.OPEN) this.socket.send(JSON.stringify(message));
 	}
 
@@ -172,17 +160,15 @@ export class Wire {
 		socket.onclose = () => {
 			if (this.socket !== socket || this.ended) return;
 			this.setGames([]);
+			// Of what was not taken by then nobody will tell.
+			this.told.clear();
 			this.timer = setTimeout(() => this.connect(), this.wait);
 			this.wait = Math.min(LONGEST_MS, this.wait * 2);
 		};
 	}
 
 	private hear(text: string): void {
-		const message = JSON.parse(text) as
-			| { type: 'games'; games: readonly GameThere[] }
-			| { type: 'game'; game: string; said: Said }
-			| { type: 'skipped'; frames: number }
-			| { type: 'beat' };
+		const message = JSON.parse(text) as ToPage;
 		if (message.type === 'games') this.setGames(message.games);
 		else if (message.type === 'skipped') this.skipped += message.frames;
 		else if (message.type === 'game') this.hearGame(message.game, message.said);
@@ -194,7 +180,7 @@ export class Wire {
 		for (const { id } of left) for (const listener of this.listeners) listener.gone?.(id);
 	}
 
-	private hearGame(game: string, said: Said): void {
+	private hearGame(game: string, said: GameSaid): void {
 		switch (said.type) {
 			case 'took':
 				return this.time(said.stamp);

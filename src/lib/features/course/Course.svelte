@@ -8,7 +8,7 @@
 	import { stillEye } from '$lib/viewport/eye';
 	import { courseKey } from '$lib/session/courses.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
-	import type { GameThere } from '$lib/session/wire.svelte';
+	import type { GameThere } from '$lib/wire/pages';
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import { useCommands } from '$lib/ui/commands.svelte';
 	import { CourseWorker } from '$lib/workers/course';

@@ -5,7 +5,8 @@ import { createRuntime, type Runtime } from 'dinesis-runtime';
 import { connect, type FromGame, type Recording, type ToGame } from 'dinesis-runtime/wire';
 import { isAsRecorded } from '$lib/course';
 import { readKit, type Course, type Kit } from '$lib/documents';
-import type { GameThere, WireListener } from '$lib/session/wire.svelte';
+import type { WireListener } from '$lib/session/wire.svelte';
+import type { GameThere } from '$lib/wire/pages';
 import { LivePlay } from './live.svelte';
 
 const demo = (readKit(readFileSync('demo/lamp-at-morrowskerry.kit.json')) as { value: Kit }).value;

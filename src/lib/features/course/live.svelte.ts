@@ -15,7 +15,8 @@ import {
 import { courseOfRecording } from '$lib/course';
 import type { Course } from '$lib/documents';
 import type { ProjectSession } from '$lib/session/session.svelte';
-import type { FramesSaid, GameThere, MomentSaid } from '$lib/session/wire.svelte';
+import type { FramesSaid, MomentSaid } from '$lib/session/wire.svelte';
+import type { GameThere } from '$lib/wire/pages';
 import { eyeOf, type Eye } from '$lib/viewport/eye';
 
 /** A take of a running game is no longer than this: every frame of it is kept. */

@@ -2,20 +2,8 @@
  * What games and pages may send over the wire: each message is looked at before anybody hears it. What is none ends its connection, with
  * what was wrong. Numbers are numbers, texts and lists have their lengths; what else stands in a message is left out.
  */
-import { BODY_NUMBERS, LIMITS, WIRE, type FieldSet, type FromGame, type Recording } from 'dinesis-runtime/wire';
-
-/** From a page of the tool. */
-export type FromPage =
-	| { readonly type: 'look' }
-	| { readonly type: 'change'; readonly sets: readonly FieldSet[]; readonly stamp: string }
-	| {
-			readonly type: 'want';
-			readonly game: string;
-			readonly frames: boolean;
-			readonly moment?: string;
-	  }
-	| { readonly type: 'take'; readonly game: string; readonly recording: Recording }
-	| { readonly type: 'beat' };
+import { BODY_NUMBERS, LIMITS, WIRE, type FromGame } from 'dinesis-runtime/wire';
+import type { FromPage } from '../../wire/pages';
 
 export type Checked<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly why: string };
 
@@ -220,7 +208,6 @@ const GAME: Readonly<Record<string, (message: Fields) => Fields>> = {
 };
 
 const PAGE: Readonly<Record<string, (message: Fields) => Fields>> = {
-	look: () => ({}),
 	change: (m) => ({
 		sets: list(m.sets, 'Fields', 5000).map((set) => {
 			const pair = list(set, 'A field', 2);

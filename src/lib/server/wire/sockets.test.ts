@@ -15,7 +15,7 @@ import { shareKeyOf } from '../repositories/share-key';
 import { makeChange } from '../store/change';
 import { findDocument } from '../store/documents';
 import { openWire, type OpenWire } from './sockets';
-import type { ToPage } from './hub';
+import type { ToPage } from '../../wire/pages';
 
 const demo = (
 	readKit(readFileSync(new URL('../../../../demo/lamp-at-morrowskerry.kit.json', import.meta.url), 'utf8')) as {

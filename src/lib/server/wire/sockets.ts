@@ -16,7 +16,9 @@ import { opensProject } from '../repositories/share-key';
 import { Live } from '../store/live';
 import { Bus } from './bus';
 import { fromGame, fromPage, speaksOurs } from './check';
-import { Hub, type Line, type ProjectKit } from './hub';
+import type { FromPage } from '../../wire/pages';
+import { Hub, type Line } from './hub';
+import type { ProjectKit } from './told-kit';
 
 const HELLO_MS = 5000;
 const BEAT_MS = 5000;
@@ -152,8 +154,7 @@ const lineOf = (socket: WebSocket): Line => ({
 	},
 	send: (text) => {
 		if (socket.readyState === WebSocket.OPEN) socket.send(text);
-	},
-	close: (code, reason) => socket.close(code, reason.slice(0, 120))
+	}
 });
 
 /** Hears messages that are sound, no faster than may be. What is none ends the connection with its reason. */
@@ -179,20 +180,20 @@ function listen<T>(
 }
 
 async function joinPage(hub: Hub, socket: WebSocket, slug: string): Promise<void> {
-	const early: string[] = [];
-	let hear: ((text: string) => void) | null = null;
+	const early: FromPage[] = [];
+	let hear = (message: FromPage): void => void early.push(message);
 	listen(
 		socket,
 		fromPage,
-		(message) => (hear ? hear(JSON.stringify(message)) : void early.push(JSON.stringify(message))),
+		(message) => hear(message),
 		() => MOST_PAGE
 	);
 	const project = await findProject(slug).catch(() => null);
-	if (!project) return socket.close(CODES.project, `There is no project "${slug}".`);
+	if (!project) return socket.close(CODES.project, `There is no project "${slug}".`.slice(0, 120));
 	if (socket.readyState !== WebSocket.OPEN) return;
 	const page = hub.joinPage(project, lineOf(socket));
-	hear = (text) => page.hear(JSON.parse(text) as never);
-	for (const text of early) hear(text);
+	hear = (message) => page.hear(message);
+	early.forEach(hear);
 	socket.on('close', () => page.gone());
 }
 
@@ -224,10 +225,7 @@ function awaitGame(hub: Hub, socket: WebSocket, slug: string, needsKey: boolean)
 			if (!speaksOurs(message.wire)) return socket.close(CODES.version, 'This tool speaks version 1 of the wire.');
 			void letIn(slug, message.key ?? '', needsKey)
 				.then((project) => {
-					if (typeof project === 'string') {
-						const code = project.includes('key') ? CODES.key : CODES.project;
-						return socket.close(code, project.slice(0, 120));
-					}
+					if ('code' in project) return socket.close(project.code, project.why);
 					if (socket.readyState === WebSocket.OPEN) game = hub.joinGame(project, message, lineOf(socket));
 				})
 				.catch(() => socket.close(CODES.away, 'the database does not answer'));
@@ -236,9 +234,14 @@ function awaitGame(hub: Hub, socket: WebSocket, slug: string, needsKey: boolean)
 	);
 }
 
-async function letIn(slug: string, key: string, needsKey: boolean): Promise<{ id: string; name: string } | string> {
+/** The project that a game is let in to, or why it is not. Whoever needs a key and has none is not told what there is. */
+async function letIn(
+	slug: string,
+	key: string,
+	needsKey: boolean
+): Promise<{ readonly id: string; readonly name: string } | { readonly code: number; readonly why: string }> {
 	const project = await findProject(slug);
 	if (needsKey && !(project && (await opensProject(project.id, key))))
-		return 'The project’s key is needed. Its page shows the key.';
-	return project ?? `There is no project "${slug.slice(0, 60)}".`;
+		return { code: CODES.key, why: 'The project’s key is needed. Its page shows the key.' };
+	return project ?? { code: CODES.project, why: `There is no project "${slug.slice(0, 60)}".` };
 }
