@@ -219,6 +219,26 @@ describe('a connection that is lost', () => {
 		expect(moved.every((row) => row.every(Number.isFinite))).toBe(true);
 	});
 
+	it('comes back with the same kit, which changes nothing, to the bit', () => {
+		const alone = createRuntime(demo, { seed: 3, rig: 'keepers-eyes' });
+		const both = (frames: number): void => {
+			for (let i = 0; i < frames; i++) {
+				if (count % 40 === 5)
+					for (const one of [runtime, alone]) one.raise('wave-breaks', { values: { height: 4 }, place: [4, 0, -3] });
+				const [there] = go(1);
+				count--;
+				expect(there).toEqual(go(1, alone)[0]);
+			}
+		};
+		line().open();
+		both(50);
+		// As it comes over a line: another object, its fields in another order.
+		const again = JSON.parse(JSON.stringify({ ...demo, presets: demo.presets.map((p) => ({ ...p })) })) as Kit;
+		line().say({ type: 'kit', number: 7, kit: again });
+		both(100);
+		expect((runtime as unknown as { kit: Kit }).kit.presets[0]).toBe(demo.presets[0]);
+	});
+
 	it('a tool that does not answer is given up; one that refuses is not asked again', () => {
 		line().open();
 		wait(15_000);
@@ -325,6 +345,21 @@ describe('a recording', () => {
 		expect(seen).toEqual(felt);
 		expect(asked).toBeGreaterThan(100);
 		expect(new Set(frames.map((row) => row[8])).size).toBeGreaterThan(10);
+	});
+
+	it('is told apart where the game goes back to a moment of its own: a frame is missing there', () => {
+		line().open();
+		line().say({ type: 'want', frames: true, felt: true });
+		go(20);
+		const saved = runtime.snapshot();
+		go(20);
+		runtime.restore(saved);
+		go(20);
+		const firsts = line()
+			.of('frames')
+			.flatMap((m) => m.frames.map((_, i) => m.first + i));
+		expect(firsts).toEqual([...Array.from({ length: 40 }, (_, i) => i), ...firsts.slice(40)]);
+		expect(firsts[40]).toBe(41);
 	});
 
 	it('of another number of players is refused, and a game that plays none says so', () => {

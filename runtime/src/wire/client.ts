@@ -11,7 +11,7 @@ import type { Frame, FrameBody } from '../frame/frame';
 import type { Called, Runtime, Tap } from '../game/runtime';
 import { openKit } from '../kit/open';
 import type { Kit } from '../kit/types';
-import { withFields, type FieldSet } from './fields';
+import { fieldsBetween, withFields, type FieldSet } from './fields';
 import {
 	GROUNDED,
 	LIMITS,
@@ -212,6 +212,11 @@ class Connection implements Wire, Tap {
 	/** Hears what becomes of what the cues ask for. A runtime that went back to a snapshot has another frame. */
 	private listenIn(): void {
 		const { frame } = this.inside;
+		if (this.heard !== null) {
+			// It goes on from elsewhere: whoever looks on sees a gap, and begins anew.
+			this.flush();
+			this.next++;
+		}
 		this.heard = frame;
 		frame.director.explain((decision) => this.decided(decision));
 	}
@@ -247,7 +252,7 @@ class Connection implements Wire, Tap {
 		}
 		// What was gathered was felt before it.
 		this.flush();
-		this.runtime.replaceKit(kit);
+		if (kit !== this.inside.kit) this.runtime.replaceKit(kit);
 		for (const { stamp } of changes) if (stamp !== undefined) this.send({ type: 'took', stamp });
 	}
 
@@ -268,7 +273,9 @@ class Connection implements Wire, Tap {
 			case 'kit': {
 				const read = openKit(message.kit);
 				if (!read.ok) return this.send({ type: 'lost', why: read.problems[0]?.message ?? 'It is no kit.' });
-				this.kit = read.value;
+				// Only what differs is another: what is the same goes on as if nothing had come.
+				const { kit } = this.inside;
+				this.kit = withFields(kit, fieldsBetween([], kit, read.value));
 				this.changes = [];
 				return;
 			}

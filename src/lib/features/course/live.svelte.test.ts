@@ -141,6 +141,15 @@ describe('a running game that is looked on', () => {
 		expect(live.other).toBe(before);
 	});
 
+	it('a call that comes before its frame, with a change between, is played all the same', () => {
+		both(60);
+		between.runtime.raise('cask-set-down', { values: { impact: 6 }, place: [1, 0, -2] });
+		// Whatever comes in sends off what was gathered before it.
+		between.tell({ type: 'change', sets: [], stamp: 's' });
+		both(120);
+		expect([live.other, between.asked.length]).toEqual([0, 1]);
+	});
+
 	it('frames that were lost are counted, and it is begun anew behind them', () => {
 		both(60);
 		let lost = 0;

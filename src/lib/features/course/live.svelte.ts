@@ -64,6 +64,8 @@ export class LivePlay {
 	recorded = $state(0);
 	private runtime: Runtime | null = null;
 	private waiting: Row[] = [];
+	/** What was called before frames that have not come yet. */
+	private calls: CallRow[] = [];
 	private head: Seconds = 0;
 	private token = 0;
 	private wanted = '';
@@ -144,6 +146,7 @@ export class LivePlay {
 		});
 		this.next = said.first;
 		this.waiting = [];
+		this.calls = [];
 		// What was played before is not played here.
 		this.told = [];
 		this.here.length = 0;
@@ -155,13 +158,17 @@ export class LivePlay {
 		this.lost += lost[0];
 		if (this.kept) this.keep(said);
 		if (this.phase !== 'going') return;
+		// A call may come in a message before that of its frame.
+		this.calls.push(...calls.filter(([at]) => at >= this.next));
 		frames.forEach((row, i) => {
 			const frame = first + i;
 			if (frame < this.next) return;
 			// A gap: what stands behind it cannot be told from what stood before.
 			if (frame > this.next) return this.phase === 'going' ? this.lose() : undefined;
 			this.next = frame + 1;
-			this.waiting.push({ frame, row, calls: calls.filter(([at]) => at === frame) });
+			const due = this.calls.filter(([at]) => at <= frame);
+			if (due.length > 0) this.calls = this.calls.filter(([at]) => at > frame);
+			this.waiting.push({ frame, row, calls: due });
 		});
 		this.told.push(...played);
 	}
