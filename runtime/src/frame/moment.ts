@@ -173,6 +173,18 @@ const playOf = (preset: ShakePreset, length: number | null, id: number, seed: nu
 
 const NOTHING = Symbol('nothing');
 
+/** A value in the place of another: of the same kind, or where nothing was. */
+function fitting(here: unknown, value: unknown, name: string): unknown {
+	if (here === undefined || here === null) return value;
+	const alike =
+		isObject(here) && isObject(value)
+			? Object.getPrototypeOf(here) === Object.getPrototypeOf(value) &&
+				(!isNumbers(here) || here.length === (value as unknown as Numbers).length)
+			: typeof here === typeof value && value !== null;
+	if (!alike) throw new TypeError(`"${name}" is of another kind.`);
+	return value;
+}
+
 class Reader {
 	constructor(
 		private readonly presets: Played['presets'],
@@ -203,9 +215,12 @@ class Reader {
 			if (name === '__proto__') continue;
 			const value = this.put(fields[name], part);
 			if (value === NOTHING) return NOTHING;
-			fields[name] = value;
+			fields[name] = fitting(fields[name], value, name);
 		}
-		for (const name of patch.gone ?? []) delete fields[name];
+		for (const name of patch.gone ?? []) {
+			if (Object.getPrototypeOf(fields) !== Object.prototype) throw new TypeError(`"${name}" cannot go.`);
+			delete fields[name];
+		}
 		return here;
 	}
 
@@ -224,7 +239,7 @@ class Reader {
 		for (const [i, part] of list) {
 			if (i >= next.length) continue;
 			const value = this.put(next[i], part);
-			if (value !== NOTHING) next[i] = value;
+			if (value !== NOTHING) next[i] = fitting(next[i], value, String(i));
 		}
 		return next;
 	}
@@ -234,7 +249,10 @@ class Reader {
 		{ m, gone = [] }: { m: readonly (readonly [string, Patch])[]; gone?: readonly string[] }
 	): unknown {
 		const map = here instanceof Map ? (here as Map<string, unknown>) : new Map<string, unknown>();
-		for (const [key, part] of m) map.set(readText(key), this.put(map.get(readText(key)), part));
+		for (const [written, part] of m) {
+			const key = readText(written);
+			map.set(key, fitting(map.get(key), this.put(map.get(key), part), key));
+		}
 		for (const key of gone) map.delete(readText(key));
 		return map;
 	}

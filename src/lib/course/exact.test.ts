@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { createRuntime, type Runtime } from 'dinesis-runtime';
-import { isShake, type Frame } from 'dinesis-runtime/tools';
+import { combine, isShake, type Frame } from 'dinesis-runtime/tools';
 import { momentOf, Replayed, type Called, type Recording } from 'dinesis-runtime/wire';
 import { openCourse, readKit, type Course, type Kit } from '../documents';
 import { trimCourse } from './edit';
@@ -122,6 +122,59 @@ describe('a take of a running game', () => {
 		};
 		expect(() => new CourseRun(demo, odd)).not.toThrow();
 	});
+
+	it('broken in any place neither throws nor hangs: what cannot be gone on from is played by the timeline', () => {
+		const odd = [
+			null,
+			0,
+			-1,
+			1e300,
+			-1e300,
+			1e-300,
+			'',
+			'x',
+			true,
+			[],
+			{},
+			[[]],
+			{ n: 'NaN' },
+			{ n: 'Infinity' },
+			{ f: [1] },
+			{ u: 1 },
+			{ a: [] }
+		];
+		const short = {
+			...recording,
+			frames: recording.frames.slice(0, 60),
+			calls: recording.calls.filter(([at]) => at < 60)
+		};
+		const text = JSON.stringify(courseOfRecording(short, demo, { id: 'take', name: 'Take', about: '' }));
+		let exact = 0;
+		for (let seed = 0; seed < 2000; seed++) {
+			let count = 0;
+			const roll = (below: number): number => (combine(seed, ++count) >>> 0) % below;
+			const broken = JSON.parse(text) as Course;
+			let here: any = roll(4) === 0 ? broken.recording : broken.recording!.moment!.state;
+			for (let depth = 3 + roll(9); depth >= 0; depth--) {
+				const keys = Object.keys(here);
+				const key = keys[roll(keys.length || 1)];
+				if (key === undefined) break;
+				if (depth === 0 || typeof here[key] !== 'object' || here[key] === null) {
+					here[key] = odd[roll(odd.length)];
+					break;
+				}
+				here = here[key];
+			}
+			const read = openCourse(broken);
+			if (!read.ok) continue;
+			const run = new CourseRun(demo, read.value);
+			run.advanceTo(0.4);
+			run.fork().advanceTo(0.5);
+			if (run.now > 0 && now(run).every(Number.isFinite)) exact++;
+			else throw new Error(`Mutant ${seed} stands at ${run.now}: ${now(run).join()}`);
+		}
+		expect(exact).toBeGreaterThan(500);
+	}, 120_000);
 
 	it('out of a file that is none is refused, with its place', () => {
 		const wrong = (part: object): string[] => {

@@ -158,6 +158,9 @@ export function recordingOf(kit: Played, course: Course): Recording {
 	return { clock: 0, moment: null, seed: 1, rig: course.rig, viewers: ways.length, frames, calls };
 }
 
+/** By recording: whether it goes through. */
+const SOUND = new WeakMap<Recording, boolean>();
+
 export class ExactSteps {
 	private readonly times: Float64Array;
 	private constructor(
@@ -169,12 +172,32 @@ export class ExactSteps {
 		this.times = times ?? timesOf(recording);
 	}
 
-	/** Throws a RangeError where its moment cannot be gone on from. What was free behind its bodies the game told with them. */
-	static of(kit: Played, recording: Recording): ExactSteps {
+	/** Null where its moment cannot be gone on from. What was free behind its bodies the game told with them. */
+	static of(kit: Played, recording: Recording): ExactSteps | null {
+		try {
+			const steps = ExactSteps.begin(kit, recording);
+			// A file may hold anything: it is gone through once, before anybody relies on it.
+			let sound = SOUND.get(recording);
+			if (sound === undefined) SOUND.set(recording, (sound = steps.fork().goesThrough()));
+			return sound ? steps : null;
+		} catch {
+			return null;
+		}
+	}
+
+	private static begin(kit: Played, recording: Recording): ExactSteps {
 		const whole = { format: 'dinesis-kit', version: 1, name: '', ...kit } as const;
 		const { seed, rig, viewers } = recording;
 		const runtime = createRuntime(whole, { seed, rig, viewers: viewers === 2 ? 2 : 1 });
 		return new ExactSteps(recording, runtime, new Replayed(runtime, recording));
+	}
+
+	/** Whether every frame can be played and gives numbers. */
+	private goesThrough(): boolean {
+		const numbers = ({ camera, offset }: { camera: Float64Array; offset: Float64Array }): boolean =>
+			camera.every(Number.isFinite) && offset.every(Number.isFinite);
+		while (this.played.step()) if (!this.frame.cameras.every(numbers)) return false;
+		return true;
 	}
 
 	fork(): ExactSteps {
@@ -210,14 +233,18 @@ export class ExactSteps {
 		return low;
 	}
 
-	/** The next frame, with the bodies as they were. */
+	/** The next frame, with the bodies as they were; with a kit that it does not go through with, they stand where they stood. */
 	step(): readonly {
 		readonly pose: ArrayLike<number>;
 		readonly speed: number;
 		readonly grounded: boolean;
 		readonly onFoot?: boolean;
 	}[] {
-		this.played.step();
+		try {
+			this.played.step();
+		} catch {
+			// It went through with the kit that was there before.
+		}
 		return this.played.bodies;
 	}
 }

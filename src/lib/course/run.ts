@@ -20,7 +20,6 @@ import {
 	type Seconds
 } from 'dinesis-runtime/tools';
 import type { GameEvent } from 'dinesis-runtime';
-import type { Recording } from 'dinesis-runtime/wire';
 import type { Kit, Course } from '../documents';
 import { ExactSteps, isAsRecorded } from './exact';
 import { climbs, compileWay, isGrounded, rides, poseAt, speedAt, TRACE_NUMBERS, type CompiledWay } from './way';
@@ -85,7 +84,7 @@ export class CourseRun {
 		const clear = recording ? undefined : options.clear;
 		this.exact =
 			recording && (options.seed ?? 1) === 1 && rig === recording.rig && isAsRecorded(kit, course)
-				? exactly(kit, recording)
+				? ExactSteps.of(kit, recording)
 				: null;
 		this.own = this.exact?.frame ?? new Frame(kit, { ...options, clear, viewers: ways.length, areas, rig, steps });
 		this.bodies = ways.map((way, i) => ({
@@ -190,15 +189,6 @@ export class CourseRun {
 		};
 		// Between two steps too.
 		this.director.raise(occurrence, Math.min(due.at, this.now));
-	}
-}
-
-/** Null where its moment is not one that this kit can go on from: then the timeline plays it. */
-function exactly(kit: Played, recording: Recording): ExactSteps | null {
-	try {
-		return ExactSteps.of(kit, recording);
-	} catch {
-		return null;
 	}
 }
 
