@@ -1,19 +1,15 @@
-import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { createRuntime, type Runtime } from 'dinesis-runtime';
 import { combine, isShake, type Frame } from 'dinesis-runtime/tools';
 import { momentOf, Replayed, type Called, type Recording } from 'dinesis-runtime/wire';
-import { openCourse, readKit, type Course, type Kit } from '../documents';
+import { openCourse, type Course } from '../documents';
+import { demoKit } from '../documents/testing/demo';
 import { trimCourse } from './edit';
 import { courseOfRecording, isAsRecorded, recordingOf } from './exact';
 import { Replay } from './replay';
 import { CourseRun } from './run';
 
-const demo = (
-	readKit(readFileSync(new URL('../../../demo/lamp-at-morrowskerry.kit.json', import.meta.url), 'utf8')) as {
-		value: Kit;
-	}
-).value;
+const demo = demoKit();
 
 /** A game whose frames are of any length, recorded from its 70th on. */
 function recorded(): { recording: Recording; felt: number[][] } {

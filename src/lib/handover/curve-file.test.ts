@@ -1,14 +1,10 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readKit, type Kit } from '../documents';
+import { type Kit } from '../documents';
+import { demoKit } from '../documents/testing/demo';
 import { OWN_WORLD } from './axes';
 import { makeCurves, type CurveWish } from './curve-file';
 
-const demo = (
-	readKit(readFileSync(new URL('../../../demo/lamp-at-morrowskerry.kit.json', import.meta.url), 'utf8')) as {
-		value: Kit;
-	}
-).value;
+const demo = demoKit();
 const wish: CurveWish = {
 	as: 'csv',
 	of: { preset: 'wave-on-tower' },

@@ -1,18 +1,14 @@
 /** A glb as two readers that know nothing of each other see it: the library it was written with, and a renderer's own loader. */
-import { readFileSync } from 'node:fs';
 import { WebIO } from '@gltf-transform/core';
 import { AnimationMixer, Quaternion, Vector3 } from 'three';
 import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js';
 import { expect, it } from 'vitest';
-import { readKit, type Kit } from '../documents';
+import { type Kit } from '../documents';
+import { demoKit } from '../documents/testing/demo';
 import { OWN_WORLD } from './axes';
 import { makeCurves, type CurveWish } from './curve-file';
 
-const demo = (
-	readKit(readFileSync(new URL('../../../demo/lamp-at-morrowskerry.kit.json', import.meta.url), 'utf8')) as {
-		value: Kit;
-	}
-).value;
+const demo = demoKit();
 const kit: Kit = { ...demo, courses: demo.courses.map((course) => ({ ...course, seconds: 4 })) };
 const wish: CurveWish = {
 	as: 'glb',

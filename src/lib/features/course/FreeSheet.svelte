@@ -4,6 +4,7 @@
 	import PadNote from '$lib/room/PadNote.svelte';
 	import Frame from '$lib/ui/Frame.svelte';
 	import { clockOf } from './lanes';
+	import RunHead from './RunHead.svelte';
 	import type { FreePlay } from './free.svelte';
 	import WorldTable from './WorldTable.svelte';
 
@@ -19,10 +20,11 @@
 
 <Frame label="Free run" flow="rows" tuned>
 	<div class="inside">
-		<header>
-			<h2><i aria-hidden="true"></i> Free run</h2>
-			<output>{free.phase === 'loading' ? 'getting ready …' : `${clockOf(free.seconds, 0.1)} s`}</output>
-		</header>
+		<RunHead
+			name="Free run"
+			clock={free.phase === 'loading' ? 'getting ready …' : `${clockOf(free.seconds, 0.1)} s`}
+			records
+		/>
 		<p>
 			<kbd>W A S D</kbd> walk, row, steer · <kbd>Shift</kbd> run · <kbd>C</kbd> creep · <kbd>Space</kbd> jump ·
 			<kbd>E</kbd> hold on · <kbd>F</kbd> use ·
@@ -65,21 +67,6 @@
 	/* It has no shape of its own: what is in it stands in the frame. */
 	.inside {
 		display: contents;
-	}
-	header {
-		display: flex;
-		justify-content: space-between;
-		align-items: baseline;
-	}
-	h2 {
-		font-size: 15px;
-	}
-	h2 i {
-		display: inline-block;
-		width: 9px;
-		height: 9px;
-		border-radius: 50%;
-		background: var(--danger);
 	}
 	p {
 		margin: 0;

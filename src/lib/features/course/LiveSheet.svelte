@@ -4,6 +4,7 @@
 	import Frame from '$lib/ui/Frame.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import { clockOf } from './lanes';
+	import RunHead from './RunHead.svelte';
 	import type { LivePlay } from './live.svelte';
 
 	interface Props {
@@ -20,10 +21,11 @@
 </script>
 
 <Frame label="A running game" flow="rows" tuned>
-	<header>
-		<h2><i aria-hidden="true"></i> {live.game?.game ?? 'A running game'}</h2>
-		<output>{live.phase === 'waiting' ? 'getting ready …' : `${clockOf(live.seconds, 0.1)} s`}</output>
-	</header>
+	<RunHead
+		name={live.game?.game ?? 'A running game'}
+		clock={live.phase === 'waiting' ? 'getting ready …' : `${clockOf(live.seconds, 0.1)} s`}
+		records={live.recording !== null}
+	/>
 	<p>
 		Its bodies and events, played by the cues as they are here. What you tune is in the game with its next frame{session
 			.wire?.delay != null
@@ -62,21 +64,6 @@
 </Frame>
 
 <style>
-	header {
-		display: flex;
-		justify-content: space-between;
-		align-items: baseline;
-	}
-	h2 {
-		font-size: 15px;
-	}
-	h2 i {
-		display: inline-block;
-		width: 9px;
-		height: 9px;
-		border-radius: 50%;
-		background: var(--lamp);
-	}
 	p {
 		margin: 0;
 		font-size: 12.5px;

@@ -1,15 +1,15 @@
 import 'fake-indexeddb/auto';
-import { readFileSync } from 'node:fs';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { createRuntime, type Runtime } from 'dinesis-runtime';
 import { connect, type FromGame, type Recording, type ToGame } from 'dinesis-runtime/wire';
 import { isAsRecorded } from '$lib/course';
-import { readKit, type Course, type Kit } from '$lib/documents';
+import { type Course, type Kit } from '$lib/documents';
+import { demoKit } from '$lib/documents/testing/demo';
 import type { WireListener } from '$lib/session/wire.svelte';
 import type { GameThere } from '$lib/wire/pages';
 import { LivePlay } from './live.svelte';
 
-const demo = (readKit(readFileSync('demo/lamp-at-morrowskerry.kit.json')) as { value: Kit }).value;
+const demo = demoKit();
 
 /** A game and the page that looks at it, without a network between: what the one sends the other hears at once. */
 class Between {

@@ -2,10 +2,13 @@
 	/** What plays a kit in a game: the package as this build of the tool plays it, or its one module for a page without npm. */
 	import Download from '@lucide/svelte/icons/download';
 	import Frame from '$lib/ui/Frame.svelte';
+	import Listing from '$lib/ui/Listing.svelte';
 	import type { HandoverState } from './handover.svelte';
 
 	let { desk }: { desk: HandoverState } = $props();
 	const PACKAGE = '/run-time/dinesis-runtime.tgz';
+	const IMPORTS =
+		'<' + 'script type="importmap">{ "imports": { "dinesis-runtime": "./dinesis-runtime.js" } }</' + 'script>';
 	const MODULE = '/run-time/runtime/dist/single.js';
 </script>
 
@@ -19,13 +22,13 @@
 		<a class="file" href={PACKAGE} download="dinesis-runtime.tgz"><Download size={14} /> dinesis-runtime.tgz</a>
 		with types, for a game that is built with npm:
 	</p>
-	<pre>npm install ./dinesis-runtime.tgz</pre>
+	<Listing text="npm install ./dinesis-runtime.tgz" />
 	<h3>One module</h3>
 	<p>
 		<a class="file" href={MODULE} download="dinesis-runtime.js"><Download size={14} /> dinesis-runtime.js</a>
 		for an empty page, which names it so:
 	</p>
-	<pre>&lt;script type="importmap"&gt;&#123; "imports": &#123; "dinesis-runtime": "./dinesis-runtime.js" } }&lt;/script&gt;</pre>
+	<Listing text={IMPORTS} />
 	<p>
 		Beside it the kit ({desk.kitFile}), and what the game writes (motion.js). Another language plays a kit by
 		runtime/PORTING.md, and knows by the vectors beside it that it does.
@@ -53,16 +56,5 @@
 		background: var(--field);
 		color: inherit;
 		text-decoration: none;
-	}
-	pre {
-		margin: 0;
-		overflow: auto;
-		padding: 8px 10px;
-		border: 1px solid var(--rule);
-		border-radius: 6px;
-		background: var(--field);
-		font:
-			12px/1.45 ui-monospace,
-			monospace;
 	}
 </style>

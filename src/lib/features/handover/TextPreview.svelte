@@ -4,6 +4,7 @@
 	import Download from '@lucide/svelte/icons/download';
 	import Button from '$lib/ui/Button.svelte';
 	import Frame from '$lib/ui/Frame.svelte';
+	import Listing from '$lib/ui/Listing.svelte';
 	import { saveText } from '$lib/ui/save-text';
 	import type { HandoverState } from './handover.svelte';
 
@@ -17,6 +18,9 @@
 	/** So much of it is shown; all of it is copied and saved. */
 	const MOST = 20_000;
 	const text = $derived(given ?? '');
+	const shown = $derived(
+		text.length > MOST ? `${text.slice(0, MOST)}\n… ${Math.round((text.length - MOST) / 1024)} KB more` : text
+	);
 	const size = $derived(new Blob([text]).size);
 	const written = $derived(
 		given === null ? 'being made …' : size < 10_240 ? `${size} bytes` : `${(size / 1024).toFixed(0)} KB`
@@ -46,9 +50,7 @@
 			<Button disabled={given === null} onclick={() => void copy()}><Copy size={14} /> Copy</Button>
 			<Button strong disabled={given === null} onclick={save}><Download size={14} /> Save</Button>
 		</header>
-		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-		<pre tabindex="0" aria-label="What stands in {desk.file}">{text.slice(0, MOST)}{#if text.length > MOST}
-				… {Math.round((text.length - MOST) / 1024)} KB more{/if}</pre>
+		<Listing label="What stands in {desk.file}" text={shown} />
 	</div>
 </Frame>
 
@@ -71,17 +73,5 @@
 		flex: 1;
 		font-size: 12px;
 		color: var(--ink-2);
-	}
-	pre {
-		margin: 0;
-		overflow: auto;
-		padding: 8px 10px;
-		border: 1px solid var(--rule);
-		border-radius: 6px;
-		background: var(--field);
-		font:
-			12px/1.45 ui-monospace,
-			monospace;
-		tab-size: 2;
 	}
 </style>

@@ -121,3 +121,13 @@ describe('what was made before', () => {
 		expect(later.kept).toEqual([]);
 	});
 });
+
+it('what was handed over is remembered without recordings, which no browser has room for', async () => {
+	const frames = Array.from({ length: 500 }, () => [1 / 60, 0, 0, 0, 0, 0, 1.4, 3, -1]);
+	const recording = { clock: 0, moment: null, seed: 1, rig: null, viewers: 1, frames, calls: [] };
+	await session.courses.add({ ...course, recording } as Course, 'recorded');
+	desk.remember('quay.kit.json');
+	expect(kit().courses.at(-1)!.recording).toEqual(recording);
+	expect(desk.kept[0]!.kit).not.toContain('recording');
+	expect(desk.since(desk.kept[0]!)).toEqual([]);
+});

@@ -113,6 +113,12 @@ export const GROUPS = [
 	['course', 'Courses']
 ] as const;
 
+/** A kit without recordings of running games: what else a take is tells it apart, and each is larger than a browser keeps. */
+const bare = (kit: Kit): Kit => ({
+	...kit,
+	courses: kit.courses.map((course) => ({ ...course, recording: undefined }))
+});
+
 export class HandoverState {
 	/** Everything, or what is chosen. */
 	scope = $state<'all' | 'part'>('all');
@@ -266,7 +272,7 @@ export class HandoverState {
 			name,
 			made: new Date().toISOString(),
 			as: { scope, chosen: [...chosen], target, rig, wish },
-			kit: kitMinified(kit)
+			kit: kitMinified(bare(kit))
 		});
 	}
 
@@ -286,6 +292,6 @@ export class HandoverState {
 		const { whole } = this;
 		if (!before || !whole) return null;
 		const { scope, chosen } = kept.as;
-		return kitDifference(before, partOf(whole, this.drawnBy(whole, scope, new Set(chosen))));
+		return kitDifference(bare(before), bare(partOf(whole, this.drawnBy(whole, scope, new Set(chosen)))));
 	}
 }

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createRuntime, openKit, type Runtime } from 'dinesis-runtime';
 import { connect as joinWire, type ToGame, type Wire } from 'dinesis-runtime/wire';
 import { WebSocket } from 'ws';
-import { readKit, type Kit } from '../../documents';
+import { type Kit } from '../../documents';
+import { demoKit } from '../../documents/testing/demo';
 import { Sequelize } from 'sequelize';
 import { database, migrate } from '../db/connect';
 import { Door } from '../door';
@@ -17,11 +17,7 @@ import { findDocument } from '../store/documents';
 import { openWire, type OpenWire } from './sockets';
 import type { ToPage } from '../../wire/pages';
 
-const demo = (
-	readKit(readFileSync(new URL('../../../../demo/lamp-at-morrowskerry.kit.json', import.meta.url), 'utf8')) as {
-		value: Kit;
-	}
-).value;
+const demo = demoKit();
 let server: Server;
 let wire: OpenWire;
 let project: Project;
