@@ -6,10 +6,17 @@ import { readdirSync, readFileSync, readlinkSync } from 'node:fs';
  * or dead and only not yet buried (a zombie).
  */
 export function beganOf(pid: number): string | null {
+	// Behind the name in brackets: the state, and as field 22 of the whole the beginning.
+	const fields = statOf(pid);
+	return fields === null || fields[0] === 'Z' || fields[0] === 'X' ? null : (fields[19] ?? null);
+}
+
+/** Which process it came from; null when it is gone. */
+const parentOf = (pid: number): number | null => Number(statOf(pid)?.[1]) || null;
+
+function statOf(pid: number): string[] | null {
 	try {
-		// Behind the name in brackets: the state, and as field 22 of the whole the beginning.
-		const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1)!.split(' ');
-		return fields[0] === 'Z' || fields[0] === 'X' ? null : (fields[19] ?? null);
+		return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1)!.split(' ');
 	} catch {
 		return null;
 	}
@@ -42,12 +49,17 @@ export function standsIn(pid: number): string | null {
 	}
 }
 
-/** Every PostgreSQL server on these files, also one whose folder was taken away from under it. */
-export const postmastersOn = (data: string): number[] =>
-	readdirSync('/proc')
+/**
+ * Every PostgreSQL server on these files, also one whose folder was taken away from under it. What it forked bears its call until it has
+ * given itself a name, and is none.
+ */
+export function postmastersOn(data: string): number[] {
+	const called = (pid: number): boolean => {
+		const [program = '', ...args] = callOf(pid);
+		return /(^|\/)postgres$/.test(program) && args[args.indexOf('-D') + 1] === data && beganOf(pid) !== null;
+	};
+	return readdirSync('/proc')
 		.filter((name) => /^\d+$/.test(name))
 		.map(Number)
-		.filter((pid) => {
-			const [program = '', ...args] = callOf(pid);
-			return /(^|\/)postgres$/.test(program) && args[args.indexOf('-D') + 1] === data && beganOf(pid) !== null;
-		});
+		.filter((pid) => called(pid) && !called(parentOf(pid) ?? 0));
+}
