@@ -16,7 +16,7 @@ const walls = {
 	plots: ['analysis', 'documents', 'ui'],
 	viewport: ['analysis', 'documents', 'ui', 'world'],
 	world: ['course', 'documents'],
-	workers: ['analysis', 'course', 'documents', 'formats', 'handover', 'starter', 'world'],
+	workers: ['analysis', 'course', 'documents', 'formats', 'handover', 'review', 'starter', 'world'],
 	session: ['analysis', 'course', 'documents', 'wire', 'workers'],
 	room: ['analysis', 'course', 'documents', 'session', 'ui', 'plots', 'viewport', 'wire', 'world'],
 	stages: ['analysis', 'course', 'documents', 'formats', 'plots', 'room', 'session', 'ui', 'viewport', 'world'],

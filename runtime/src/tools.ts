@@ -120,4 +120,4 @@ export {
 	type View
 } from './units/channels';
 export { toDegrees, toRadians, type Degrees, type Hertz, type Metres, type Seconds } from './units/quantities';
-export { anglesOf, putLook, turnBy } from './math/look';
+export { anglesOf, putLook, timesQuaternion, turnBy } from './math/look';

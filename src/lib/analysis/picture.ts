@@ -28,10 +28,15 @@ export function pictureMovement(
 	return movement < 1e-12 ? 0 : movement;
 }
 
-/** Of a moved camera in space: cosines and sines of its pitch, yaw and roll, half heights of the resting and of the moved picture a metre away. */
-const camera = new Float64Array(8);
+/**
+ * What was looked through last. Space: cosines and sines of pitch, yaw and roll, half heights of the resting and of the moved picture a
+ * metre away, where the camera is. Flat: cosine and sine of the roll, how much is enlarged, where the camera is in half heights.
+ */
+const camera = new Float64Array(11);
+const [X, Y, Z] = [8, 9, 10];
+const FLAT_HALF = REFERENCE.flatHeight / 2;
 
-function moveCamera(values: Float64Array, at: number): void {
+function lookInSpace(values: Float64Array, at: number): void {
 	const pitch = toRadians(values[at + 3]!);
 	const yaw = toRadians(values[at + 4]!);
 	const roll = toRadians(values[at + 5]!);
@@ -45,22 +50,25 @@ function moveCamera(values: Float64Array, at: number): void {
 	camera[6] = sin(half) / cos(half);
 	const moved = half + toRadians(values[at + 6]! / 2);
 	camera[7] = sin(moved) / cos(moved);
+	for (let c = 0; c < 3; c++) camera[X + c] = values[at + c]!;
 }
 
-/** Through `camera`; false: it is behind it. */
-function seenThrough(
-	values: Float64Array,
-	at: number,
-	distance: Metres,
-	u: number,
-	v: number,
-	out: Float64Array
-): boolean {
+function lookFlat(values: Float64Array, at: number): void {
+	const roll = toRadians(values[at + 5]!);
+	camera[4] = cos(roll);
+	camera[5] = sin(roll);
+	camera[6] = 1 / Math.max(0.01, 1 + values[at + 6]! / 100);
+	camera[X] = values[at]! / FLAT_HALF;
+	camera[Y] = values[at + 1]! / FLAT_HALF;
+}
+
+/** Through the camera as it was looked through last; false: it is behind it. */
+function seenThrough(distance: Metres, u: number, v: number, out: Float64Array): boolean {
 	const [cx, sx, cy, sy] = [camera[0]!, camera[1]!, camera[2]!, camera[3]!];
 	const [cz, sz, restHeight, height] = [camera[4]!, camera[5]!, camera[6]!, camera[7]!];
-	const px = u * REFERENCE.aspect * restHeight * distance - values[at]!;
-	const py = v * restHeight * distance - values[at + 1]!;
-	const pz = -distance - values[at + 2]!;
+	const px = u * REFERENCE.aspect * restHeight * distance - camera[X]!;
+	const py = v * restHeight * distance - camera[Y]!;
+	const pz = -distance - camera[Z]!;
 	// Into the moved camera: undo yaw, then pitch, then roll.
 	const ax = cy * px - sy * pz;
 	const az = sy * px + cy * pz;
@@ -72,10 +80,30 @@ function seenThrough(
 	return true;
 }
 
+function seenFlat(u: number, v: number, out: Float64Array): boolean {
+	const [c, s, zoom] = [camera[4]!, camera[5]!, camera[6]!];
+	const px = u * REFERENCE.aspect - camera[X]!;
+	const py = v - camera[Y]!;
+	out[0] = zoom * (c * px + s * py);
+	out[1] = zoom * (-s * px + c * py);
+	return true;
+}
+
+/** Looks through the camera that an offset (seven channels from `at` in `values`) moves; `seenOn` then says where things are. */
+export function lookThrough(values: Float64Array, at: number, view: View): void {
+	if (view === 'flat') lookFlat(values, at);
+	else lookInSpace(values, at);
+}
+
 /**
  * Where a thing goes on the picture that stands at u, v on the resting one (in half heights and half widths from the centre, −1 to 1) and
- * `distance` metres away, into `out`: x to the right and y up in half heights of the picture, from its centre. False: it is behind the camera.
+ * `distance` metres away, into `out`: x to the right and y up in half heights of the picture, from its centre. False: it is behind the
+ * camera. Of what was looked through last.
  */
+export const seenOn = (view: View, distance: Metres, u: number, v: number, out: Float64Array): boolean =>
+	view === 'flat' ? seenFlat(u, v, out) : seenThrough(distance, u, v, out);
+
+/** Both at once. */
 export function seenAt(
 	values: Float64Array,
 	at: number,
@@ -84,28 +112,17 @@ export function seenAt(
 	[u, v]: readonly [number, number],
 	out: Float64Array
 ): boolean {
-	if (view === 'space') {
-		moveCamera(values, at);
-		return seenThrough(values, at, distance, u, v, out);
-	}
-	const roll = toRadians(values[at + 5]!);
-	const [c, s] = [cos(roll), sin(roll)];
-	const half = REFERENCE.flatHeight / 2;
-	const zoom = 1 / Math.max(0.01, 1 + values[at + 6]! / 100);
-	const px = u * REFERENCE.aspect * half - values[at]!;
-	const py = v * half - values[at + 1]!;
-	out[0] = (zoom * (c * px + s * py)) / half;
-	out[1] = (zoom * (-s * px + c * py)) / half;
-	return true;
+	lookThrough(values, at, view);
+	return seenOn(view, distance, u, v, out);
 }
 
 const spot = new Float64Array(2);
 
 function spaceMovement(values: Float64Array, at: number, distance: Metres): number {
-	moveCamera(values, at);
+	lookInSpace(values, at);
 	let most = 0;
 	for (const [u, v] of SPOTS) {
-		if (!seenThrough(values, at, distance, u, v, spot)) return 1000;
+		if (!seenThrough(distance, u, v, spot)) return 1000;
 		const dx = spot[0]! - u * REFERENCE.aspect;
 		const dy = spot[1]! - v;
 		const size = Math.sqrt(dx * dx + dy * dy);

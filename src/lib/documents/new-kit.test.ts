@@ -3,7 +3,8 @@ import { newPreset, newRig, NO_LINKS } from 'dinesis-runtime/tools';
 import { readKit } from './read';
 import { writeKit } from './write';
 import { newCourse } from './new-course';
-import { kitOfPresets, wholeKit } from './new-kit';
+import { kitOfDocuments, kitOfPresets, wholeKit } from './new-kit';
+import { documentsIn } from './documents-in';
 
 const thud = newPreset('thud', 'Thud');
 const wiring = {
@@ -32,5 +33,11 @@ describe('kits that are put together', () => {
 		expect(kit.presets).toEqual([thud]);
 		expect([kit.events, kit.parameters, kit.cues, kit.rigs, kit.courses]).toEqual([[], [], [], [], []]);
 		expect(readKit(writeKit(kit)).ok).toBe(true);
+	});
+
+	it('its documents one by one make it up again', () => {
+		const kit = wholeKit('Yard', [thud], wiring as never, [newCourse('walk', 'Walk')]);
+		expect(kitOfDocuments('Yard', [...documentsIn(kit)])).toEqual(kit);
+		expect(kitOfDocuments('None', []).presets).toEqual([]);
 	});
 });

@@ -44,6 +44,19 @@ export function channelFigures({ values, count, fps }: Track): ChannelFigures[] 
 	});
 }
 
+/** The largest first derivative of one channel, a second. */
+export function speedOf({ values, count, fps }: Track, c: number): number {
+	let most = 0;
+	for (let i = REACH; i < count - REACH; i++) {
+		let first = 0;
+		for (let k = 1; k <= REACH; k++)
+			first += FIRST[k - 1]! * (values[(i + k) * CHANNEL_COUNT + c]! - values[(i - k) * CHANNEL_COUNT + c]!);
+		if (first < 0) first = -first;
+		if (first > most) most = first;
+	}
+	return most * fps;
+}
+
 /**
  * When a curve has come within `share` of its largest magnitude for good, in seconds from its beginning; null: it never does, as it is
  * farther off at its end.

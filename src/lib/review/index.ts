@@ -1,6 +1,31 @@
 /** The door of the review: a motion in figures, as it is seen, over many plays. Formulas and sources: docs/review.md. */
-export { channelFigures, settlesIn, type ChannelFigures } from './channels';
-export { densityOf, mainFrequency, seenFrequency, shareBetween, type Density } from './spectrum';
-export { FIGURE_NAMES, FIGURES, reviewShake, type FigureName, type FiguresOfPlay, type ReviewedShake } from './preset';
-export { seenOf, type Seen, type SeenOptions } from './seen';
+export { channelFigures, settlesIn, speedOf, type ChannelFigures } from './channels';
+export { COMFORT, COMFORT_LIMITS, COMFORT_NAMES, type ComfortName } from './comfort';
+export { costOf, type Cost } from './cost';
+export {
+	channelOf,
+	detailOf,
+	FIGURE_NAMES,
+	FIGURES,
+	figuresOf,
+	JUDGED,
+	type Detail,
+	type FigureName,
+	type FiguresOfPlay,
+	type Judged
+} from './figures';
+export { playMany, seedOf, spreadsOf, type ManyOptions, type Reviewed } from './many';
+export {
+	courseFor,
+	neededFor,
+	playOnce,
+	SUBJECT_KINDS,
+	type Asked,
+	type Motion,
+	type Path,
+	type Subject,
+	type SubjectKind
+} from './motion';
+export { densityOf, mainFrequency, octaves, seenFrequency, shareBetween, type Density } from './spectrum';
+export { seenOf, seenOfAll, type Eyes, type Seen, type Thing } from './seen';
 export { apartOf, likelyAbove, quantile, spreadOf, type Apart, type Likely, type Spread } from './spread';

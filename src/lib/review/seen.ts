@@ -1,25 +1,32 @@
 /** A motion as it is seen: how far and how fast what stands on the picture moves, how long it is out of place, and how it smears. */
-import type { View, Seconds } from 'dinesis-runtime/tools';
-import { CHANNEL_COUNT } from 'dinesis-runtime/tools';
-import { REFERENCE, seenAt, type Track } from '$lib/analysis';
+import { CHANNEL_COUNT, type Metres, type Seconds, type View } from 'dinesis-runtime/tools';
+import { lookThrough, REFERENCE, seenOn, type Track } from '$lib/analysis';
 
-export interface SeenOptions {
+/** Something that stands still in the world. */
+export interface Thing {
 	/** Metres away. */
-	readonly distance?: number;
-	/** Where on the resting picture, from −1 to 1; the centre if left out. */
-	readonly at?: readonly [number, number];
+	readonly distance: Metres;
+	/** Where on the resting picture: in half widths and half heights from the centre, −1 to 1. */
+	readonly at: readonly [number, number];
+}
+
+/** What is judged by. */
+export interface Eyes {
 	/** Pixels of the picture's height. */
-	readonly pixels?: number;
+	readonly pixels: number;
 	/** Pictures a second, for what smears. */
-	readonly pictures?: number;
+	readonly pictures: number;
 	/** How far from its place it counts as out of it, as a share of the picture's height. */
-	readonly share?: number;
+	readonly share: number;
+	/** A longer path within one picture, in pixels, and it cannot be made out. */
+	readonly smear: number;
 }
 
 export interface Seen {
-	/** The farthest from its place, in pixels; and in percent of the picture's height. */
+	/** The farthest from its place, in pixels; in percent of the picture's height; and as an angle of a picture 60° high. */
 	readonly farthest: number;
 	readonly percent: number;
+	readonly degrees: number;
 	/** Pixels a second, at most. */
 	readonly fastest: number;
 	/** Seconds in which it is farther from its place than the share. */
@@ -28,41 +35,106 @@ export interface Seen {
 	readonly offPicture: Seconds;
 	/** The longest path within one picture with the shutter half open, in pixels. */
 	readonly smear: number;
+	/** Seconds in which that path is longer than can be made out. */
+	readonly smeared: Seconds;
+	/** Where it is off its place, sample by sample: x to the right and y up, in percent of the picture's height; where it is not seen, as before. */
+	readonly trail: Float64Array;
 }
 
-const DEFAULT = { distance: REFERENCE.distance, at: [0, 0], pixels: 1080, pictures: 60, share: 0.02 } as const;
+export const CENTRE: Thing = { distance: REFERENCE.distance, at: [0, 0] };
+export const EYES: Eyes = { pixels: 1080, pictures: 60, share: 0.02, smear: 12 };
 
-export function seenOf({ values, count, fps }: Track, view: View, options: SeenOptions = {}): Seen {
-	const { distance, at, pixels, pictures, share } = { ...DEFAULT, ...options };
-	const [u, v] = at;
+/** Half the picture's height is this angle's tangent, a metre away. */
+const HALF = Math.tan((REFERENCE.fov / 360) * Math.PI);
+
+export const seenOf = (track: Track, view: View, thing: Partial<Thing> = {}, eyes: Partial<Eyes> = {}): Seen =>
+	seenOfAll(track, view, [{ ...CENTRE, ...thing }], { ...EYES, ...eyes })[0]!;
+
+/** Several things in one go: what one looks through is worked out once a sample. */
+export function seenOfAll({ values, count, fps }: Track, view: View, things: readonly Thing[], eyes: Eyes): Seen[] {
+	const { pixels, pictures, share, smear } = eyes;
 	const out = new Float64Array(2);
 	const half = pixels / 2;
-	const [restX, restY] = [u * REFERENCE.aspect, v];
-	let [farthest, fastest, away, gone, smear] = [0, 0, 0, 0, 0];
-	/** Length of the path up to each sample, in pixels. */
-	const path = new Float64Array(count);
-	let [wasX, wasY] = [restX, restY];
+	const watches = things.map(({ at: [u, v] }) => new Watch(u * REFERENCE.aspect, v, count, half, share * pixels));
 	for (let i = 0; i < count; i++) {
-		const isSeen = seenAt(values, i * CHANNEL_COUNT, view, distance, [u, v], out);
-		const [x, y] = [out[0]!, out[1]!];
-		if (!isSeen || Math.abs(x) > REFERENCE.aspect || Math.abs(y) > 1) gone++;
-		const off = isSeen ? Math.sqrt((x - restX) ** 2 + (y - restY) ** 2) * half : Infinity;
-		if (off > share * pixels) away++;
-		if (isSeen) farthest = Math.max(farthest, off);
-		const moved = i > 0 && isSeen ? Math.sqrt((x - wasX) ** 2 + (y - wasY) ** 2) * half : 0;
-		path[i] = (path[i - 1] ?? 0) + moved;
-		fastest = Math.max(fastest, moved * fps);
-		[wasX, wasY] = [x, y];
+		lookThrough(values, i * CHANNEL_COUNT, view);
+		for (let k = 0; k < things.length; k++) {
+			const { distance, at } = things[k]!;
+			const isSeen = seenOn(view, distance, at[0], at[1], out);
+			watches[k]!.take(i, isSeen, out[0]!, out[1]!);
+		}
 	}
 	// Half of a picture's time, in samples.
 	const open = Math.max(1, Math.round(fps / pictures / 2));
-	for (let i = open; i < count; i++) smear = Math.max(smear, path[i]! - path[i - open]!);
-	return {
-		farthest,
-		percent: (farthest / pixels) * 100,
-		fastest,
-		outOfPlace: away / fps,
-		offPicture: gone / fps,
-		smear
-	};
+	return watches.map((watch) => watch.told(fps, pixels, open, smear));
+}
+
+/** One thing on the picture, sample by sample: x and y in half heights. */
+class Watch {
+	/** Length of the path up to each sample, in pixels. */
+	private readonly path: Float64Array;
+	private readonly trail: Float64Array;
+	private readonly was: Float64Array;
+	/** The farthest and the fastest, in pixels. */
+	private readonly most = new Float64Array(2);
+	private away = 0;
+	private gone = 0;
+
+	constructor(
+		private readonly restX: number,
+		private readonly restY: number,
+		count: number,
+		private readonly half: number,
+		private readonly far: number
+	) {
+		this.path = new Float64Array(count);
+		this.trail = new Float64Array(count * 2);
+		this.was = Float64Array.of(restX, restY);
+	}
+
+	take(i: number, isSeen: boolean, x: number, y: number): void {
+		const { half, was, most, path, trail } = this;
+		if (!isSeen || x > REFERENCE.aspect || x < -REFERENCE.aspect || y > 1 || y < -1) this.gone++;
+		if (!isSeen) {
+			this.away++;
+			if (i === 0) return;
+			path[i] = path[i - 1]!;
+			trail.copyWithin(2 * i, 2 * i - 2, 2 * i);
+			return;
+		}
+		const [dx, dy] = [x - this.restX, y - this.restY];
+		trail[2 * i] = dx * 50;
+		trail[2 * i + 1] = dy * 50;
+		const off = Math.sqrt(dx * dx + dy * dy) * half;
+		if (off > this.far) this.away++;
+		if (off > most[0]!) most[0] = off;
+		const [mx, my] = [x - was[0]!, y - was[1]!];
+		const moved = i > 0 ? Math.sqrt(mx * mx + my * my) * half : 0;
+		path[i] = i > 0 ? path[i - 1]! + moved : 0;
+		if (moved > most[1]!) most[1] = moved;
+		was[0] = x;
+		was[1] = y;
+	}
+
+	told(fps: number, pixels: number, open: number, unclear: number): Seen {
+		const { path, most, trail } = this;
+		const [farthest, fastest] = [most[0]!, most[1]! * fps];
+		let [smear, smeared] = [0, 0];
+		for (let i = open; i < path.length; i++) {
+			const way = path[i]! - path[i - open]!;
+			if (way > smear) smear = way;
+			if (way > unclear) smeared++;
+		}
+		return {
+			farthest,
+			percent: (farthest / pixels) * 100,
+			degrees: (Math.atan((farthest / this.half) * HALF) / Math.PI) * 180,
+			fastest,
+			outOfPlace: this.away / fps,
+			offPicture: this.gone / fps,
+			smear,
+			smeared: smeared / fps,
+			trail
+		};
+	}
 }

@@ -66,12 +66,18 @@ export function shareBetween({ step, values }: Density, from: number, to: number
 	return all > 0 ? inside / all : 0;
 }
 
-/** The frequency with the most of it, in hertz, as a parabola through the highest bin and its neighbours has it; 0: it stands still. */
-export function mainFrequency({ step, values }: Density): number {
+/** How much there is within an octave around each bin (root mean square, in the channel's unit): √(density · f · ln 2). */
+export const octaves = ({ step, values }: Density): Float64Array =>
+	Float64Array.from(values, (value, k) => Math.sqrt(value * k * step * Math.LN2));
+
+/** The octave with the most of it, in hertz, as a parabola through the highest bin's power and its neighbours' has it; 0: it stands still. */
+export function mainFrequency(density: Density): number {
+	const { step } = density;
+	const power = octaves(density).map((value) => value * value);
 	let at = 0;
-	for (let k = 1; k < values.length - 1; k++) if (values[k]! > values[at]!) at = k;
-	if (at === 0 || !(values[at]! > 0)) return 0;
-	const [a, b, c] = [values[at - 1]!, values[at]!, values[at + 1]!];
+	for (let k = 1; k < power.length - 1; k++) if (power[k]! > power[at]!) at = k;
+	if (at === 0 || !(power[at]! > 0)) return 0;
+	const [a, b, c] = [power[at - 1]!, power[at]!, power[at + 1]!];
 	const bend = a - 2 * b + c;
 	return (at + (bend < 0 ? (0.5 * (a - c)) / bend : 0)) * step;
 }

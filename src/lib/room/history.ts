@@ -88,3 +88,7 @@ export function dayOf(at: number, now = Date.now()): string {
 /** What going back to the end of a stretch is called. */
 export const momentOf = (stretch: Pick<ToldStretch, 'name' | 'until'>): string =>
 	stretch.name || exact.format(stretch.until);
+
+/** A moment of the project as one chooses it. */
+export const sayMoment = (moment: Pick<ToldStretch, 'name' | 'until'>): string =>
+	moment.name ? `${moment.name} (${dayOf(moment.until)})` : `${dayOf(moment.until)}, ${momentOf(moment)}`;

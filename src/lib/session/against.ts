@@ -1,6 +1,8 @@
 /** Another state of the project held against what is here: a kit, or the project as it was. What differs, document by document. */
 import {
 	documentOf,
+	kitOfDocuments,
+	shownOfHeld,
 	nameOfArrival,
 	treeOf,
 	wantedBy,
@@ -10,6 +12,7 @@ import {
 	type Difference,
 	type Envelope,
 	type Held,
+	type Kit,
 	type KindName
 } from '$lib/documents';
 import type { Then } from './api';
@@ -82,4 +85,19 @@ export function comingWith(pair: Pair, arrivals: readonly Arrival[], held: reado
 	if (!pair.arrival) return [];
 	const all = [pair.arrival, ...wantedBy([pair.arrival], arrivals, held)];
 	return all.map((arrival) => ({ arrival, choice: 'both' }));
+}
+
+/** A project as it was, from what stands here and what of it was otherwise then. */
+export function kitThen(name: string, here: readonly Held[], list: readonly Then[]): Kit {
+	const then = new Map(list.map(({ now, was }) => [now.uuid, was]));
+	const rows = here.flatMap((held) => {
+		const was = then.get(held.uuid);
+		const as = was === undefined ? held : was;
+		return as && !as.retired ? [{ kind: held.kind, id: as.id, order: as.order, body: as.body }] : [];
+	});
+	rows.sort((a, b) => (a.order < b.order ? -1 : a.order > b.order ? 1 : 0));
+	return kitOfDocuments(
+		name,
+		rows.map(({ kind, id, body }) => ({ kind, document: { ...shownOfHeld<AnyDocument>({ kind, body }), id } }))
+	);
 }

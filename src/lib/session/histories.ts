@@ -7,7 +7,8 @@ import {
 	type Envelope,
 	type Held,
 	type History,
-	type Scope
+	type Scope,
+	type ToldStretch
 } from '$lib/documents';
 import * as api from './api';
 import { personName } from './person';
@@ -50,6 +51,18 @@ export class Histories {
 		{ first, last }: { readonly first: number; readonly last: number }
 	): Promise<api.Answer<History>> {
 		return api.fetchHistory(this.project, scope, { after: first - 1, before: last + 1, single: 1 });
+	}
+
+	/** Moments to go back to: named and marked ones first; of what is being worked on each change by itself, the last of which is now. */
+	async moments(): Promise<readonly ToldStretch[]> {
+		const answer = await this.list({});
+		if (!answer.ok) return [];
+		const [newest, ...earlier] = answer.value.stretches;
+		if (!newest) return [];
+		const single = await this.single({}, newest);
+		const before = [...(single.ok ? single.value.stretches.slice(1) : []), ...earlier];
+		const marked = (one: ToldStretch): boolean => one.name !== '' || one.starred;
+		return [...before.filter(marked), ...before.filter((one) => !marked(one))];
 	}
 
 	/** Documents of a scope as they were at a number, where they were changed since; what this page did not have is here from then on. */

@@ -1,4 +1,5 @@
 /** What the page asks of its workers. Everything that crosses is plain data. */
+import type { Asked, Cost, Detail, FiguresOfPlay, Motion, Reviewed, Subject } from '$lib/review';
 import type { CurveWish, MadeCurves } from '$lib/handover/curve-file';
 import type { Arrival, Course, Held, Kit } from '$lib/documents';
 import type { Onsets, Measure, Neighbour, NeighbourOptions, OutlineLine } from '$lib/analysis';
@@ -60,4 +61,29 @@ export interface HandoverDoor {
 	curves(kit: Kit, wish: CurveWish, progress: (part: number) => void): Promise<MadeCurves | null>;
 	/** The sheet for the team: every shake is measured for it. */
 	sheet(kit: Kit, as: 'html' | 'md'): string;
+}
+
+/** What is asked of the review's worker; a function cannot be sent: who stands in the way is known there. */
+export type Sent = Omit<Asked, 'clear'>;
+
+/** One play as it is looked at. */
+export interface LookedAt {
+	readonly motion: Motion;
+	readonly figures: FiguresOfPlay;
+	readonly detail: Detail;
+	readonly cost: Cost;
+}
+
+export interface ReviewDoor {
+	/** One play with a seed. Fails with what is not there. */
+	look(asked: Sent, seed: number): LookedAt;
+	/** Many; `progress` hears how much is done, 0–1. */
+	many(asked: Sent, seeds: number, progress: (part: number) => void): Promise<Reviewed | null>;
+	/** One play of each, as far as it is there. */
+	all(kit: Kit, subjects: readonly Subject[], progress: (part: number) => void): Promise<readonly AllRow[]>;
+}
+
+export interface AllRow {
+	readonly subject: Subject;
+	readonly figures: FiguresOfPlay;
 }

@@ -105,7 +105,7 @@
 		if (label.style[name] !== value) label.style[name] = value;
 	}
 
-	const seam = () => import('./WindowSeam.svelte');
+	const seam = () => import('$lib/viewport/Seam.svelte');
 	const scope = () => import('./Scope.svelte');
 	const outside = () => import('./OutsideInset.svelte');
 	onMount(() => {
@@ -158,7 +158,11 @@
 					/>{/await}
 			{/if}
 			{#if split}
-				{#await seam() then { default: WindowSeam }}<WindowSeam {bench} box={() => box!} />{/await}
+				{#await seam() then { default: Seam }}<Seam
+						part={bench.seam}
+						onpart={(part) => (bench.seam = part)}
+						box={() => box!}
+					/>{/await}
 			{:else if bench.other && bench.compare === 'b'}
 				<span class="only">B is shown; the sheet and the strip’s full ink are A</span>
 			{/if}

@@ -7,7 +7,7 @@ import {
 	type Difference,
 	type ToldStretch
 } from '$lib/documents';
-import { dayOf, momentOf } from '$lib/room/history';
+import { sayMoment } from '$lib/room/history';
 import {
 	apartOf,
 	comingWith,
@@ -44,21 +44,7 @@ export class DifferenceState {
 
 	/** Looks up which moments there are. */
 	async open(): Promise<void> {
-		const { histories } = this.session;
-		const answer = await histories.list({});
-		if (!answer.ok) return;
-		const [newest, ...earlier] = answer.value.stretches;
-		if (!newest) return;
-		// Of what is being worked on each change by itself; the last of them is now.
-		const single = await histories.single({}, newest);
-		const before = [...(single.ok ? single.value.stretches.slice(1) : []), ...earlier];
-		const marked = (one: ToldStretch): boolean => one.name !== '' || one.starred;
-		this.moments = [...before.filter(marked), ...before.filter((one) => !marked(one))];
-	}
-
-	/** A moment as one chooses it. */
-	sayMoment(moment: ToldStretch): string {
-		return moment.name ? `${moment.name} (${dayOf(moment.until)})` : `${dayOf(moment.until)}, ${momentOf(moment)}`;
+		this.moments = await this.session.histories.moments();
 	}
 
 	/** What stands apart, as it does this moment: what was taken over is gone from it. */
@@ -96,7 +82,7 @@ export class DifferenceState {
 	async holdVersion(moment: ToldStretch): Promise<void> {
 		this.leave();
 		const list = await this.session.histories.then({}, moment.last);
-		if (list) this.other = { of: 'version', name: this.sayMoment(moment), list };
+		if (list) this.other = { of: 'version', name: sayMoment(moment), list };
 	}
 
 	/** Gives up what is being read, and what is held. */

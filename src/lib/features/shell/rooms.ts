@@ -13,5 +13,6 @@ export const ROOMS: readonly Room[] = [
 	{ path: 'cues', label: 'Cues', about: 'what sets the camera moving', letter: 'c' },
 	{ path: 'rig', label: 'Rig', about: 'what the player sees through', letter: 'r' },
 	{ path: 'course', label: 'Course', about: 'try it in a stretch of play', letter: 'p' },
+	{ path: 'review', label: 'Review', about: 'is it right, and why', letter: 'v' },
 	{ path: 'handover', label: 'Handover', about: 'files, names and calls for the game', letter: 'o' }
 ];

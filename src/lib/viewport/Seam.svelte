@@ -1,13 +1,15 @@
 <script lang="ts">
 	/** The seam between A and B: left of it A, right of it B, in the same moment. */
-	import type { BenchState } from './bench.svelte';
+	interface Props {
+		/** How much of the width is A's. */
+		part: number;
+		onpart: (part: number) => void;
+		/** The picture that it divides. */
+		box: () => HTMLElement;
+	}
+	let { part, onpart, box }: Props = $props();
 
-	/** `box`: the picture that it divides. */
-	let { bench, box }: { bench: BenchState; box: () => HTMLElement } = $props();
-
-	const put = (part: number): void => {
-		bench.seam = Math.min(0.97, Math.max(0.03, part));
-	};
+	const put = (wish: number): void => onpart(Math.min(0.97, Math.max(0.03, wish)));
 	function drag(event: PointerEvent) {
 		if (!(event.currentTarget as HTMLElement).hasPointerCapture(event.pointerId)) return;
 		const rect = box().getBoundingClientRect();
@@ -17,17 +19,17 @@
 		const by = event.key === 'ArrowRight' ? 0.02 : event.key === 'ArrowLeft' ? -0.02 : 0;
 		if (!by) return;
 		event.preventDefault();
-		put(bench.seam + by);
+		put(part + by);
 	}
 </script>
 
 <div
 	class="seam"
-	style:left="{bench.seam * 100}%"
+	style:left="{part * 100}%"
 	role="slider"
 	tabindex="0"
 	aria-label="Seam between A and B"
-	aria-valuenow={Math.round(bench.seam * 100)}
+	aria-valuenow={Math.round(part * 100)}
 	aria-valuemin="3"
 	aria-valuemax="97"
 	onpointerdown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}

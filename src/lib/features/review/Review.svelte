@@ -1,0 +1,210 @@
+<script lang="ts">
+	/** Is it right, and why: what moves as it is seen, in figures, over many plays, held against another version. */
+	import { onMount, untrack } from 'svelte';
+	import DocumentPicker from '$lib/room/DocumentPicker.svelte';
+	import RoomHead from '$lib/room/RoomHead.svelte';
+	import { KINDS } from '$lib/documents';
+	import type { Subject } from '$lib/review';
+	import type { ProjectSession } from '$lib/session/session.svelte';
+	import Button from '$lib/ui/Button.svelte';
+	import { useCommands } from '$lib/ui/commands.svelte';
+	import Frame from '$lib/ui/Frame.svelte';
+	import Tabs from '$lib/ui/Tabs.svelte';
+	import { Looker } from '$lib/workers/review';
+	import AgainstPicker from './AgainstPicker.svelte';
+	import { reviewCommands } from './commands';
+	import Curves from './Curves.svelte';
+	import Figures from './Figures.svelte';
+	import ReviewWindow from './ReviewWindow.svelte';
+	import { ReviewState, subjectKey, subjectOf } from './review.svelte';
+	import { SpreadState } from './spread.svelte';
+	import Transport from './Transport.svelte';
+
+	interface Props {
+		session: ProjectSession;
+		/** `KIND:ID` of what is looked at; empty: the whole project. */
+		key: string;
+		onopen: (subject: string) => void;
+		ongo: (address: string) => void;
+	}
+	let { session, key, onopen, ongo }: Props = $props();
+
+	const desk = untrack(() => new ReviewState(session));
+	const spread = new SpreadState(desk);
+	const commands = useCommands();
+	const sides = { a: new Looker(), b: new Looker() };
+	const TABS = [
+		{ id: 'figures', name: 'Figures' },
+		{ id: 'spread', name: 'Many plays' },
+		{ id: 'spectrum', name: 'Frequencies' }
+	] as const;
+	let tab = $state<string>('figures');
+
+	$effect(() => {
+		const subject = subjectOf(key);
+		untrack(() => desk.open(subject));
+	});
+	$effect(() => {
+		const [a, b, seed] = [desk.a?.sent, desk.b?.sent, desk.seed];
+		let stale = false;
+		if (!a) {
+			desk.looks = { a: null, b: null };
+			desk.trouble = '';
+			return;
+		}
+		void Promise.all([sides.a.look(a, seed), b ? sides.b.look(b, seed) : null]).then(
+			([first, second]) => {
+				if (stale) return;
+				desk.looks = { a: first, b: second };
+				desk.trouble = '';
+			},
+			(error: unknown) => {
+				if (stale) return;
+				desk.looks = { a: null, b: null };
+				desk.trouble = error instanceof Error ? error.message : String(error);
+			}
+		);
+		return () => (stale = true);
+	});
+
+	onMount(() => {
+		session.look('');
+		void session.courses.fetch();
+		const takeBack = commands.offer(reviewCommands(desk));
+		return () => {
+			takeBack();
+			spread.cancel();
+			sides.a.end();
+			sides.b.end();
+		};
+	});
+
+	const groups = $derived(
+		desk.subjects
+			.filter(({ list }) => list.length > 0)
+			.map(({ kind, list }) => {
+				const words = KINDS[kind].words;
+				return {
+					title: words[0]!.toUpperCase() + words.slice(1),
+					entries: list.map((subject) => ({ id: subjectKey(subject), label: desk.nameOf(subject), about: subject.id }))
+				};
+			})
+	);
+	const look = (subject: Subject | null): void => onopen(subject ? subjectKey(subject) : '');
+	const own = {};
+	/** Where what is looked at is worked on. */
+	const workedOn = $derived(desk.subject ? session.addressOf(desk.subject.kind, desk.subject.id) : '');
+	const ROOM = {
+		shake: 'Tune it on the Bench',
+		cue: 'Open it in the Cues',
+		rig: 'Open it in the Rig',
+		course: 'Open the course'
+	};
+</script>
+
+<div class="review">
+	<RoomHead {session}>
+		{#snippet picker()}
+			<DocumentPicker
+				label="Choose what is looked at"
+				find="What is looked at"
+				name={desk.subject ? desk.nameOf(desk.subject) : 'The whole project'}
+				{groups}
+				here={desk.subject ? subjectKey(desk.subject) : undefined}
+				onpick={(id) => onopen(id)}
+			>
+				{#snippet acts(close)}
+					<p class="acts">
+						<Button onclick={() => (close(), look(null))}>The whole project</Button>
+						{#if desk.subject}<Button onclick={() => (close(), ongo(workedOn))}>{ROOM[desk.subject.kind]}</Button>{/if}
+					</p>
+				{/snippet}
+			</DocumentPicker>
+		{/snippet}
+		{#snippet where()}{#if desk.subject}{KINDS[desk.subject.kind].word}, under review{:else}what moves, in figures{/if}{/snippet}
+		{#if desk.subject}<AgainstPicker {desk} />{/if}
+	</RoomHead>
+	{#if !desk.kit}
+		<p class="late">The project is on its way …</p>
+	{:else if !desk.subject}
+		<main class="whole">
+			<Frame label="The whole project" flow="fill">
+				{#await import('./AllTable.svelte') then { default: AllTable }}<AllTable {desk} {own} onlook={look} />{/await}
+			</Frame>
+		</main>
+	{:else}
+		<main>
+			<div class="left">
+				<div class="window"><ReviewWindow {desk} /></div>
+				<Transport {desk} />
+				<Frame label="Curves" flow="fill"><Curves {desk} /></Frame>
+			</div>
+			<Frame label="What is told of it" flow="column">
+				<Tabs label="What is told of it" tabs={TABS} open={tab} onopen={(id) => (tab = id)} />
+				<div class="sheet" role="tabpanel" aria-label={TABS.find(({ id }) => id === tab)?.name} tabindex="-1">
+					{#if desk.trouble}<p role="alert" class="wrong">{desk.trouble}</p>{/if}
+					{#if tab === 'spread'}
+						{#await import('./SpreadSheet.svelte') then { default: SpreadSheet }}<SpreadSheet {spread} {own} />{/await}
+					{:else if tab === 'spectrum'}
+						{#await import('./SpectrumSheet.svelte') then { default: SpectrumSheet }}<SpectrumSheet {desk} />{/await}
+					{:else}
+						<Figures
+							{desk}
+							{own}
+							onpick={(figure) => {
+								spread.figure = figure;
+								tab = 'spread';
+							}}
+						/>
+					{/if}
+				</div>
+			</Frame>
+		</main>
+	{/if}
+</div>
+
+<style>
+	.review {
+		height: 100%;
+		display: grid;
+		grid-template-rows: 48px minmax(0, 1fr);
+	}
+	main {
+		display: grid;
+		grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+		gap: 10px;
+		min-height: 0;
+		padding: 10px 14px 12px;
+	}
+	.whole {
+		grid-template-columns: minmax(0, 1fr);
+	}
+	.left {
+		display: grid;
+		grid-template-rows: minmax(0, 1.35fr) auto minmax(150px, 1fr);
+		gap: 8px;
+		min-height: 0;
+		min-width: 0;
+	}
+	.window {
+		display: grid;
+		min-height: 0;
+	}
+	.sheet {
+		flex: 1;
+		min-height: 0;
+		overflow: auto;
+		padding-top: 8px;
+		outline: none;
+	}
+	.late {
+		margin: 24px;
+		color: var(--ink-2);
+	}
+	.wrong {
+		color: var(--danger);
+	}
+	.acts {
+		margin: 0;
+	}
+</style>

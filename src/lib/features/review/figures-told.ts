@@ -1,0 +1,138 @@
+/** Figures side by side: what each side has, by how much they differ, which is milder. */
+import { CHANNELS, type View } from 'dinesis-runtime/tools';
+import { inkOf } from '$lib/plots/inks';
+import { COMFORT_LIMITS, COMFORT_NAMES, FIGURE_NAMES, FIGURES, type ComfortName, type FigureName } from '$lib/review';
+import type { LookedAt } from '$lib/workers/review';
+import { unitOf } from 'dinesis-runtime/tools';
+
+export interface Row {
+	readonly id: string;
+	readonly label: string;
+	readonly unit: string;
+	/** What it is, in a sentence. */
+	readonly says: string;
+	readonly a: number | null;
+	readonly b: number | null;
+	readonly milder: 'a' | 'b' | null;
+	/** From here on it is too much; null: nothing is. */
+	readonly limit: number | null;
+}
+
+/** Below this share of the larger both count as the same. */
+const SAME = 0.01;
+
+export function milderOf(a: number | null, b: number | null): Row['milder'] {
+	if (a === null || b === null) return null;
+	const larger = Math.max(Math.abs(a), Math.abs(b));
+	if (larger === 0 || Math.abs(a - b) <= SAME * larger) return null;
+	return Math.abs(a) < Math.abs(b) ? 'a' : 'b';
+}
+
+const isComfort = (name: FigureName): name is ComfortName => (COMFORT_NAMES as readonly FigureName[]).includes(name);
+export const limitOf = (name: FigureName, own: Readonly<Partial<Record<string, number>>> = {}): number | null =>
+	own[name] ?? (isComfort(name) ? COMFORT_LIMITS[name] : null);
+
+type Sides = { readonly a: LookedAt | null; readonly b: LookedAt | null };
+
+const rowOf = (
+	id: string,
+	label: string,
+	unit: string,
+	says: string,
+	sides: Sides,
+	of: (look: LookedAt) => number | null,
+	limit: number | null = null
+): Row => {
+	const [a, b] = [sides.a && of(sides.a), sides.b && of(sides.b)];
+	return { id, label, unit, says, a, b, milder: milderOf(a, b), limit };
+};
+
+/** In a flat picture all distances are one. */
+const DISTANT: readonly FigureName[] = ['near', 'middle', 'distant'];
+
+export function seenRows(sides: Sides, own: Readonly<Partial<Record<string, number>>> = {}): Row[] {
+	const flat = sides.a?.motion.view === 'flat';
+	return [
+		...FIGURE_NAMES.filter((name) => !isComfort(name) && !(flat && DISTANT.includes(name))).map((name) => {
+			const { unit, says } = FIGURES[name];
+			const label = flat && name === 'percent' ? 'farthest' : FIGURES[name].label;
+			return rowOf(name, label, unit, says, sides, ({ figures }) => figures[name], limitOf(name, own));
+		}),
+		rowOf(
+			'settles',
+			'settles in',
+			's',
+			'when the picture is within 5 % of its farthest for good; nothing where it does not end by itself',
+			sides,
+			({ detail }) => detail.settles
+		)
+	];
+}
+
+export const comfortRows = (sides: Sides, own: Readonly<Partial<Record<string, number>>> = {}): Row[] =>
+	COMFORT_NAMES.map((name) =>
+		rowOf(
+			name,
+			FIGURES[name].label,
+			FIGURES[name].unit,
+			FIGURES[name].says,
+			sides,
+			({ figures }) => figures[name],
+			limitOf(name, own)
+		)
+	);
+
+const CHANNEL_FIGURES = [
+	['peak', 'peak', ''],
+	['rms', 'RMS', ''],
+	['speed', 'speed', '/s'],
+	['acceleration', 'acceleration', '/s²']
+] as const;
+
+export interface ChannelRow {
+	readonly label: string;
+	readonly unit: string;
+	/** By figure (peak, RMS, speed, acceleration): what each side has. */
+	readonly cells: readonly {
+		readonly id: string;
+		readonly a: number;
+		readonly b: number | null;
+		readonly unit: string;
+	}[];
+	readonly hertz: { readonly a: number | null; readonly b: number | null };
+}
+
+export const CHANNEL_HEADS: readonly string[] = CHANNEL_FIGURES.map(([, label]) => label);
+
+/** Channels that move. */
+export function channelRows({ a, b }: Sides, view: View): ChannelRow[] {
+	if (!a) return [];
+	return CHANNELS.flatMap((channel, c): ChannelRow[] => {
+		const [mine, theirs] = [a.detail.channels[c]!, b?.detail.channels[c] ?? null];
+		if (mine.peak === 0 && !theirs?.peak) return [];
+		const unit = unitOf(channel, view);
+		return [
+			{
+				label: inkOf(channel, view).label,
+				unit,
+				cells: CHANNEL_FIGURES.map(([id, , per]) => ({
+					id,
+					a: mine[id],
+					b: theirs && theirs[id],
+					unit: `${unit}${per}`
+				})),
+				hertz: { a: a.detail.frequencies[channel] ?? null, b: b?.detail.frequencies[channel] ?? null }
+			}
+		];
+	});
+}
+
+/** Three digits. */
+export const short = (value: number | null): string =>
+	value === null ? '–' : value === 0 ? '0' : String(Number(value.toPrecision(3)));
+
+/** The same where less than a thousandth is nothing. */
+export const plain = (value: number | null): string =>
+	value !== null && value !== 0 && Math.abs(value) < 0.0005
+		? '0'
+		: short(value === null ? null : Math.abs(value) < 1 ? Math.round(value * 1000) / 1000 : value);

@@ -1,0 +1,37 @@
+/** The page's side of the review's worker: looking at one play has a worker that stays, each long wish one of its own. */
+import { proxy, wrap, type Remote } from 'comlink';
+import type { Kit } from '$lib/documents';
+import type { Reviewed, Subject } from '$lib/review';
+import { askOnce, type Making } from './in-worker';
+import type { AllRow, LookedAt, ReviewDoor, Sent } from './protocol';
+
+export type { AllRow, LookedAt, Making, Sent };
+
+const worker = (): Worker => new Worker(new URL('./review.worker.ts', import.meta.url), { type: 'module' });
+
+export class Looker {
+	private worker: Worker | null = null;
+	private door: Remote<ReviewDoor> | null = null;
+
+	/** Fails with what is not there. */
+	look(asked: Sent, seed: number): Promise<LookedAt> {
+		this.worker ??= worker();
+		this.door ??= wrap<ReviewDoor>(this.worker);
+		return this.door.look(asked, seed);
+	}
+
+	end(): void {
+		this.worker?.terminate();
+		this.worker = this.door = null;
+	}
+}
+
+export const manyInWorker = (asked: Sent, seeds: number, progress: (part: number) => void): Making<Reviewed> =>
+	askOnce<ReviewDoor, Reviewed>(worker(), (door) => door.many(asked, seeds, proxy(progress)));
+
+export const allInWorker = (
+	kit: Kit,
+	subjects: readonly Subject[],
+	progress: (part: number) => void
+): Making<readonly AllRow[]> =>
+	askOnce<ReviewDoor, readonly AllRow[]>(worker(), (door) => door.all(kit, subjects, proxy(progress)));

@@ -1,0 +1,35 @@
+/** Motion under review, off the page's thread. */
+import { expose } from 'comlink';
+import { costOf, detailOf, figuresOf, playMany, playOnce, type Asked } from '$lib/review';
+import { clearInGrounds } from '$lib/world/clear';
+import type { ReviewDoor, Sent } from './protocol';
+
+const inGrounds = (asked: Sent): Asked => ({ ...asked, clear: clearInGrounds });
+/** Told so often, in milliseconds: telling takes longer than a play. */
+const OFTEN = 50;
+function told(progress: (part: number) => void): (part: number) => void {
+	let last = 0;
+	return (part) => {
+		const now = performance.now();
+		if (now - last < OFTEN) return;
+		last = now;
+		progress(part);
+	};
+}
+
+const door: ReviewDoor = {
+	look(asked, seed) {
+		const motion = playOnce(inGrounds(asked), seed);
+		const cost = costOf(inGrounds(asked), seed, () => performance.now());
+		return { motion, figures: figuresOf(motion), detail: detailOf(motion), cost };
+	},
+	many: async (asked, seeds, progress) => playMany(inGrounds(asked), { seeds, going: told(progress) }),
+	async all(kit, subjects, progress) {
+		const tell = told(progress);
+		return subjects.map((subject, i) => {
+			tell(i / subjects.length);
+			return { subject, figures: figuresOf(playOnce(inGrounds({ kit, subject }), 1)) };
+		});
+	}
+};
+expose(door);
