@@ -17,7 +17,7 @@ const walls = {
 	viewport: ['analysis', 'documents', 'ui', 'world'],
 	world: ['course', 'documents'],
 	workers: ['analysis', 'course', 'documents', 'formats', 'handover', 'review', 'starter', 'world'],
-	session: ['analysis', 'course', 'documents', 'wire', 'workers'],
+	session: ['analysis', 'course', 'documents', 'review', 'wire', 'workers'],
 	room: ['analysis', 'course', 'documents', 'session', 'ui', 'plots', 'viewport', 'wire', 'world'],
 	stages: ['analysis', 'course', 'documents', 'formats', 'plots', 'room', 'session', 'ui', 'viewport', 'world'],
 	server: ['analysis', 'documents', 'wire']
@@ -124,7 +124,7 @@ export default ts.config(
 	...Object.entries(walls).map(([folder, allowed]) => wall(folder, allowed)),
 	// What an analysis or a document is good for is tried on what comes from a file or out of a course.
 	{
-		files: ['src/lib/{analysis,documents}/**/*.test.ts'],
+		files: ['src/lib/{analysis,documents,review}/**/*.test.ts'],
 		rules: { 'no-restricted-imports': ['error', { patterns: [doors] }] }
 	},
 	...Object.entries(floors).map(([folder, allowed]) => floor(folder, allowed)),

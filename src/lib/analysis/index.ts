@@ -7,7 +7,7 @@ export { measureShake, type Measure } from './measure';
 export { NEIGHBOURS, neighboursOf, type Freedom, type Neighbour, type NeighbourOptions } from './neighbours';
 export { detectOnsets, type Onsets } from './onsets';
 export { outlineOf, type OutlineLine } from './outline';
-export { lookThrough, REFERENCE, seenAt, seenOn } from './picture';
+export { lookThrough, pictureMovement, REFERENCE, seenAt, seenOn } from './picture';
 export { Spectrum } from './fft';
 export { naturalLength, sampleShake } from './sample';
 export { correlation } from './correlation';

@@ -36,7 +36,7 @@ export { openCourse } from './read-course';
 export { openAnyPreset, openPreset } from './read-preset';
 export { openWiring, type Wiring } from './read-wiring';
 export { rangeOf, scaled, type Range } from './ranges';
-export type { Finding } from './checks/types';
+export type { Finding, Level } from './checks/types';
 export {
 	DEFAULT_SETTINGS,
 	documentOf,
@@ -44,6 +44,7 @@ export {
 	isKind,
 	isPlain,
 	KEY_IDS,
+	silencedId,
 	KIND_NAMES,
 	KINDS,
 	openDocument,
@@ -57,6 +58,7 @@ export {
 	type KeyTarget,
 	type KindName,
 	type Person,
+	type Silenced,
 	type ProjectFacts,
 	type ProjectSettings,
 	type Reference,

@@ -41,12 +41,12 @@ export const COMFORT_NAMES = Object.keys(COMFORT) as readonly ComfortName[];
 
 /** What is too much, in the figures' units: our judgement. */
 export const COMFORT_LIMITS: Readonly<Record<ComfortName, number>> = {
-	roll: 6,
+	roll: 8,
 	turning: 180,
 	sway: 1.5,
-	heave: 6,
+	heave: 10,
 	pumping: 12,
-	load: 25,
+	load: 40,
 	large: 12
 };
 

@@ -143,7 +143,7 @@ const WALK: Course['path'] = [
 	{ x: 14, y: 0, z: -5, speed: 4, pause: 0 },
 	{ x: 18, y: 1.5, z: 2, speed: 2, pause: 3 }
 ];
-const WALK_SECONDS: Seconds = 16;
+const WALK_SECONDS: Seconds = 17;
 
 /** The same rigs with nothing that moves: where the player himself looks. */
 const bare = (rig: Rig): Rig => ({ ...rig, bypass: [...RIG_STAGES], motion: [] });

@@ -1,30 +1,69 @@
-/** Everything found in the project, worked out while nobody does anything, in parts that nobody feels. */
-import type { AnyDocument, Kit, KindName, Told } from '$lib/documents';
+/** Everything found in the project, worked out while nobody does anything, in parts that nobody feels: settings here, motion in a worker. */
+import { silencedId, type AnyDocument, type Kit, type KindName, type Silenced, type Told } from '$lib/documents';
+import type { Subject } from '$lib/review';
+import type { MotionFinding } from '$lib/review/findings';
 
 /** What looks comes when there is time to look: nothing of it is seen at first. */
 const looking = () => import('$lib/documents/findings');
 type Looking = Awaited<ReturnType<typeof looking>>;
 
+/** Looks at motion somewhere else. */
+export interface Eyes {
+	put(kit: Kit): Promise<readonly Subject[]>;
+	find(subject: Subject): Promise<readonly MotionFinding[]>;
+	close(): void;
+}
+const eyesInWorker = async (): Promise<Eyes> => {
+	const { MotionEyes } = await import('$lib/workers/findings');
+	return new MotionEyes();
+};
+
 /** So long after the last change it begins. */
 const QUIET_MS = 500;
+/** Motion is looked at once it is quiet for so long: of shakes and cues, then of what takes a whole run. */
+const [MOTION_MS, RUNS_MS] = [1200, 3000];
 /** No part takes longer. */
 const PART_MS = 8;
 
 export class FindingsOf {
-	/** The gravest first. */
-	list = $state.raw<readonly Told[]>([]);
+	/** What was found in settings, and in motion. */
+	private settled = $state.raw<readonly Told[]>([]);
+	private moving = $state.raw<readonly Told[]>([]);
+	/** Motion is looked at just now. */
+	looks = $state(false);
+	private readonly everything = $derived([...this.settled, ...this.moving]);
+	private readonly left = $derived.by(() => new Map(this.silenced().map((one) => [one.id, one])));
+	/** The gravest first, without what is left alone. */
+	readonly list = $derived.by((): readonly Told[] =>
+		this.everything
+			.filter((told) => !this.left.has(idOf(told)))
+			.sort((a, b) => GRAVITY[a.finding.level] - GRAVITY[b.finding.level])
+	);
+	/** What was found and is left alone, each with the reason. */
+	readonly leftAlone = $derived.by((): readonly { readonly told: Told; readonly why: Silenced }[] =>
+		this.everything.flatMap((told) => {
+			const why = this.left.get(idOf(told));
+			return why ? [{ told, why }] : [];
+		})
+	);
 	/** How many errors and warnings there are. */
 	readonly count = $derived(this.list.filter(({ finding }) => finding.level !== 'note').length);
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private going = false;
 	private round = 0;
+	private later: ReturnType<typeof setTimeout> | undefined;
+	private eyes: Eyes | null = null;
+	/** Of motion, by document: what was found in it last. */
+	private readonly byKey = new Map<string, readonly Told[]>();
 	/** Presets hang on themselves and on which game values there are: what was found in one holds until either changes. */
 	private readonly known = new WeakMap<AnyDocument, { readonly with: unknown; readonly list: readonly Told[] }>();
 
 	/** `kit`: null while some of it is still to come: what points there would be told as lost. */
 	constructor(
 		private readonly kit: () => Kit | null,
-		private readonly fetch: () => Promise<Looking> = looking
+		private readonly fetch: () => Promise<Looking> = looking,
+		private readonly silenced: () => readonly Silenced[] = () => [],
+		private readonly fetchEyes: (() => Promise<Eyes>) | null = eyesInWorker
 	) {}
 
 	/** Begins to look; returns what ends it. */
@@ -35,13 +74,19 @@ export class FindingsOf {
 			this.going = false;
 			this.round++;
 			clearTimeout(this.timer);
+			clearTimeout(this.later);
+			this.eyes?.close();
+			this.eyes = null;
 		};
 	}
 
 	/** Something changed. */
 	stir(): void {
 		if (!this.going) return;
+		// What is looked at just now is stale.
+		this.round++;
 		clearTimeout(this.timer);
+		clearTimeout(this.later);
 		this.timer = setTimeout(() => void this.look(), QUIET_MS);
 	}
 
@@ -65,7 +110,45 @@ export class FindingsOf {
 			if (round !== this.round) return;
 			until = performance.now() + PART_MS;
 		}
-		this.list = eyes.bySeverity(found);
+		this.settled = found;
+		if (this.fetchEyes) this.later = setTimeout(() => void this.lookAtMotion(kit, round), MOTION_MS - QUIET_MS);
+	}
+
+	/** Document by document: what changed meanwhile is looked at anew. */
+	private async lookAtMotion(kit: Kit, round: number): Promise<void> {
+		if (round !== this.round) return;
+		this.looks = true;
+		try {
+			const { findingOf } = await import('$lib/review/findings/finding');
+			this.eyes ??= await this.fetchEyes!();
+			const subjects = await this.eyes.put(kit);
+			for (const key of this.byKey.keys())
+				if (!subjects.some((subject) => keyOf(subject) === key)) this.byKey.delete(key);
+			const isRun = ({ kind }: Subject): boolean => kind === 'rig' || kind === 'course';
+			for (const subject of [...subjects.filter((one) => !isRun(one)), null, ...subjects.filter(isRun)]) {
+				if (round !== this.round) return;
+				if (subject === null) {
+					this.tell();
+					await new Promise((next) => (this.later = setTimeout(next, RUNS_MS - MOTION_MS)));
+					continue;
+				}
+				const document = documentIn(kit, subject);
+				const found = document ? await this.eyes.find(subject) : [];
+				this.byKey.set(
+					keyOf(subject),
+					found.map((one) => ({ kind: subject.kind, document: document!, finding: findingOf(one, document!) }))
+				);
+			}
+			if (round === this.round) this.tell();
+		} catch {
+			// A worker that could not be had: the settings are told all the same.
+		} finally {
+			this.looks = false;
+		}
+	}
+
+	private tell(): void {
+		this.moving = [...this.byKey.values()].flat();
 	}
 
 	private lookAt({ findingsFor }: Looking, kind: KindName, document: AnyDocument, kit: Kit): readonly Told[] {
@@ -76,4 +159,15 @@ export class FindingsOf {
 		this.known.set(document, { with: kit.parameters, list });
 		return list;
 	}
+}
+
+const GRAVITY = { error: 0, warning: 1, note: 2 } as const;
+const keyOf = ({ kind, id }: Subject): string => `${kind} ${id}`;
+export const idOf = ({ kind, document, finding }: Told): string => silencedId(kind, document.id, finding.check);
+
+function documentIn(kit: Kit, { kind, id }: Subject): AnyDocument | undefined {
+	const list = { shake: kit.presets, cue: kit.cues, rig: kit.rigs, course: kit.courses }[
+		kind
+	] as readonly AnyDocument[];
+	return list.find((one) => one.id === id);
 }

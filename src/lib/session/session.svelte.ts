@@ -135,7 +135,11 @@ export class ProjectSession {
 		this.names = new Names(this.work, () => this.stubs.values());
 		this.standing = new Standing(this.work, this.outbox, wiring);
 		this.acts = new PresetActs(this, this.work, this.outbox);
-		this.findings = new FindingsOf(() => this.asKit);
+		this.findings = new FindingsOf(
+			() => this.asKit,
+			undefined,
+			() => this.settings.now.silenced
+		);
 		this.bringing = new BringingIn(project.slug, this.work, (text) => this.say(text));
 		this.histories = new Histories(project.slug, this.work, (text) => this.say(text));
 		this.waiting = new FieldNotes(this.work, (text) => this.say(text));

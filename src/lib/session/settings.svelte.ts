@@ -6,11 +6,13 @@ import {
 	KINDS,
 	PROJECT_ID,
 	shownOfHeld,
+	silencedId,
 	newUuid,
 	type AnyDocument,
 	type KeyTarget,
 	type ProjectFacts,
-	type ProjectSettings
+	type ProjectSettings,
+	type Silenced
 } from '$lib/documents';
 import type { WorkingCopy } from './working-copy.svelte';
 
@@ -35,6 +37,33 @@ export class Settings {
 		const facts = shownOfHeld<ProjectFacts>(held);
 		const next = { ...facts, settings: recipe(facts.settings) } as AnyDocument;
 		this.work.change(label, [{ document: held.uuid, fields: fieldsTowards(held, next) }], own);
+	}
+
+	/** What is too much of a figure; null: as the Review has it. */
+	setLimit(name: string, most: number | null, named: string): void {
+		this.change(
+			`Limit of ${named}`,
+			(settings) => {
+				const limits = { ...settings.limits, [name]: most ?? 0 };
+				if (most === null) delete limits[name];
+				return { ...settings, limits };
+			},
+			`limit ${name}`
+		);
+	}
+
+	/** Leaves a finding alone, for a reason; without one it is told again. */
+	leaveAlone(one: Omit<Silenced, 'id'>): void {
+		const id = silencedId(one.kind, one.of, one.check);
+		const reason = one.reason.trim();
+		this.change(reason ? `Leave “${one.check}” alone` : `Tell “${one.check}” again`, (settings) => ({
+			...settings,
+			silenced: [
+				...settings.silenced.filter((other) => other.id !== id),
+				...(reason ? [{ ...one, id, reason }] : [])
+			].sort((a, b) => (a.id < b.id ? -1 : 1))
+		}));
+		this.work.seal();
 	}
 
 	/** What somebody gave a key; undefined: it fires what comes first. */

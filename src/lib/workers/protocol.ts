@@ -1,7 +1,8 @@
 /** What the page asks of its workers. Everything that crosses is plain data. */
 import type { Asked, Cost, Detail, FiguresOfPlay, Motion, Reviewed, Subject } from '$lib/review';
 import type { CurveWish, MadeCurves } from '$lib/handover/curve-file';
-import type { Arrival, Course, Held, Kit } from '$lib/documents';
+import type { AnyDocument, Arrival, Course, Held, Kit } from '$lib/documents';
+import type { MotionFinding } from '$lib/review/findings';
 import type { Onsets, Measure, Neighbour, NeighbourOptions, OutlineLine } from '$lib/analysis';
 import type { ReadResult, ShakePreset } from 'dinesis-runtime';
 import type { Played } from 'dinesis-runtime/tools';
@@ -86,4 +87,17 @@ export interface ReviewDoor {
 export interface AllRow {
 	readonly subject: Subject;
 	readonly figures: FiguresOfPlay;
+}
+
+/** A kit, and which of its documents the worker does not have as they are. */
+export interface KitParts extends Pick<Kit, 'name' | 'world' | 'settings'> {
+	readonly lists: Readonly<
+		Record<string, { readonly order: readonly string[]; readonly changed: readonly AnyDocument[] }>
+	>;
+}
+
+export interface FindingsDoor {
+	/** What there is to look at. */
+	put(parts: KitParts): readonly Subject[];
+	find(subject: Subject): readonly MotionFinding[];
 }

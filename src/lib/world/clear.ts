@@ -1,6 +1,6 @@
 /** How far it is free in the grounds: what a camera on a boom asks. From the list that is drawn and collided with, so that every machine gives the same. */
 import type { Clear } from 'dinesis-runtime/tools';
-import { SOLIDS, type Solid } from './grounds';
+import { SEA_LEVEL, SOLIDS, type Solid } from './grounds';
 
 /** A box made ready: its middle, half its size, and its axes in the world, three numbers each. */
 interface Box {
@@ -70,3 +70,19 @@ export function clearOf(solids: readonly Solid[]): Clear {
 
 /** How far it is free in the grounds at Morrowskerry. */
 export const clearInGrounds: Clear = clearOf(SOLIDS);
+
+/** Whether a place is within one of these solids; in what is thin nothing can be. */
+export function withinOf(solids: readonly Solid[]): (x: number, y: number, z: number) => boolean {
+	const boxes = solids.filter(({ size }) => Math.min(...size) >= THIN).map(boxOf);
+	return (x, y, z) =>
+		boxes.some(({ at, half, axes, radius }) => {
+			const [dx, dy, dz] = [x - at[0]!, y - at[1]!, z - at[2]!];
+			if (dx * dx + dy * dy + dz * dz > radius * radius) return false;
+			return axes.every((axis, a) => Math.abs(dx * axis[0]! + dy * axis[1]! + dz * axis[2]!) < half[a]!);
+		});
+}
+
+const withinSolids = withinOf(SOLIDS);
+
+/** Whether a place in the grounds at Morrowskerry is within something solid, or under the sea. */
+export const withinGrounds = (x: number, y: number, z: number): boolean => y < SEA_LEVEL || withinSolids(x, y, z);

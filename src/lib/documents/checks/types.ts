@@ -16,6 +16,8 @@ export interface Finding<T = ShakePreset> {
 	/** The place within the document, as in `timing.fadeIn.time`. */
 	readonly place: string;
 	readonly sentence: string;
+	/** Why it matters, where the sentence does not say it. */
+	readonly why?: string;
 	readonly fix?: Fix<T>;
 }
 

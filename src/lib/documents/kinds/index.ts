@@ -82,8 +82,10 @@ export {
 	DEFAULT_SETTINGS,
 	isPlain,
 	KEY_IDS,
+	silencedId,
 	type KeyRow,
 	type KeyTarget,
 	type Person,
+	type Silenced,
 	type ProjectSettings
 } from './project/settings';

@@ -102,11 +102,17 @@ describe('references', () => {
 			{ id: '1', kind: 'preset', of: 'thud' },
 			{ id: 'shift-2', kind: 'event', of: 'bell' }
 		];
-		expect(names('project', { world, settings: { keys } })).toEqual([
+		const silenced = [
+			{ kind: 'lag', of: 'slow' },
+			{ kind: 'cue', of: 'bang' }
+		];
+		expect(names('project', { world, settings: { keys, silenced } })).toEqual([
 			'event hit',
 			'value cold',
 			'preset thud',
-			'event bell'
+			'event bell',
+			'preset slow',
+			'cue bang'
 		]);
 	});
 });

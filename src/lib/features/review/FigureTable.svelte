@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** Figures, a row each: A, B, which is milder; what passes its limit stands out. */
+	import NumberField from '$lib/ui/NumberField.svelte';
 	import { plain as short, type Row } from './figures-told';
 
 	interface Props {
@@ -9,8 +10,10 @@
 		/** Chooses a figure to see how it is spread; left out: none is. */
 		onpick?: (id: string) => void;
 		picked?: string;
+		/** Sets what is too much; null: as it is where nobody said anything. Left out: limits are only read. */
+		onlimit?: (row: Row, most: number | null, done: boolean) => void;
 	}
-	let { label, rows, both, onpick, picked }: Props = $props();
+	let { label, rows, both, onpick, picked, onlimit }: Props = $props();
 	const limited = $derived(rows.some(({ limit }) => limit !== null));
 	const passes = (value: number | null, limit: number | null): boolean =>
 		value !== null && limit !== null && Math.abs(value) > limit;
@@ -37,7 +40,22 @@
 					<td class:over={passes(row.b, row.limit)}>{short(row.b)}</td>
 					<td class="milder">{row.milder === null ? '' : row.milder.toUpperCase()}</td>
 				{/if}
-				{#if limited}<td class="limit">{row.limit === null ? '' : short(row.limit)}</td>{/if}
+				{#if limited}
+					<td class="limit"
+						>{#if row.limit === null}{:else if onlimit && row.usual !== null}<NumberField
+								label="Limit of {row.label}"
+								look="cell"
+								value={row.limit}
+								min={0}
+								max={1e6}
+								step={row.usual >= 20 ? 1 : 0.1}
+								digits={row.usual >= 20 ? 0 : 1}
+								reset={row.usual}
+								hint="What is too much, for the whole project; Delete sets it back to {short(row.usual)}"
+								onchange={(most, done) => onlimit(row, most === row.usual ? null : most, done)}
+							/>{:else}{short(row.limit)}{/if}</td
+					>
+				{/if}
 				<td class="unit">{row.unit}</td>
 			</tr>
 		{/each}

@@ -36,7 +36,20 @@
 	{#if verdict}<p class="verdict" role="status">{verdict}</p>{/if}
 	<div class="tables">
 		<FigureTable label="As it is seen" rows={seen} {both} onpick={pick} />
-		<FigureTable label="Comfort" rows={comfort} {both} onpick={pick} />
+		<FigureTable
+			label="Comfort"
+			rows={comfort}
+			{both}
+			onpick={pick}
+			onlimit={({ id, label }, most, done) => {
+				desk.session.settings.setLimit(id, most, label);
+				if (done) desk.session.seal();
+			}}
+		/>
+		<p class="about">
+			Limits are our own judgement where the project says nothing else; they hold for the whole project. Slow sway and
+			heave count between 0.1 and 0.5 Hz, where motion makes people sick soonest.
+		</p>
 		<ChannelTable rows={channelRows(desk.looks, desk.view)} {both} />
 		{#if cost}
 			<p>
@@ -63,5 +76,9 @@
 	p {
 		margin: 0;
 		font-size: 12.5px;
+	}
+	.about {
+		margin-top: -8px;
+		color: var(--ink-2);
 	}
 </style>

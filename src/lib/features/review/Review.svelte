@@ -36,9 +36,14 @@
 	const TABS = [
 		{ id: 'figures', name: 'Figures' },
 		{ id: 'spread', name: 'Many plays' },
-		{ id: 'spectrum', name: 'Frequencies' }
+		{ id: 'spectrum', name: 'Frequencies' },
+		{ id: 'found', name: 'Found' }
 	] as const;
 	let tab = $state<string>('figures');
+	const found = $derived(desk.subject ? session.findings.of(desk.subject.kind, desk.subject.id).length : 0);
+	const tabs = $derived(
+		TABS.map((one) => (one.id === 'found' && found > 0 ? { ...one, name: `Found ${found}` } : one))
+	);
 
 	$effect(() => {
 		const subject = subjectOf(key);
@@ -91,7 +96,7 @@
 			})
 	);
 	const look = (subject: Subject | null): void => onopen(subject ? subjectKey(subject) : '');
-	const own = {};
+	const own = $derived(session.settings.now.limits);
 	/** Where what is looked at is worked on. */
 	const workedOn = $derived(desk.subject ? session.addressOf(desk.subject.kind, desk.subject.id) : '');
 	const ROOM = {
@@ -128,8 +133,11 @@
 		<p class="late">The project is on its way …</p>
 	{:else if !desk.subject}
 		<main class="whole">
-			<Frame label="The whole project" flow="fill">
+			<Frame label="All that moves" flow="fill">
 				{#await import('./AllTable.svelte') then { default: AllTable }}<AllTable {desk} {own} onlook={look} />{/await}
+			</Frame>
+			<Frame label="Found in the project" title="Found" flow="rows">
+				{#await import('./FoundSheet.svelte') then { default: FoundSheet }}<FoundSheet {session} />{/await}
 			</Frame>
 		</main>
 	{:else}
@@ -140,11 +148,16 @@
 				<Frame label="Curves" flow="fill"><Curves {desk} /></Frame>
 			</div>
 			<Frame label="What is told of it" flow="column">
-				<Tabs label="What is told of it" tabs={TABS} open={tab} onopen={(id) => (tab = id)} />
+				<Tabs label="What is told of it" {tabs} open={tab} onopen={(id) => (tab = id)} />
 				<div class="sheet" role="tabpanel" aria-label={TABS.find(({ id }) => id === tab)?.name} tabindex="-1">
 					{#if desk.trouble}<p role="alert" class="wrong">{desk.trouble}</p>{/if}
 					{#if tab === 'spread'}
 						{#await import('./SpreadSheet.svelte') then { default: SpreadSheet }}<SpreadSheet {spread} {own} />{/await}
+					{:else if tab === 'found'}
+						{#await import('./FoundSheet.svelte') then { default: FoundSheet }}<FoundSheet
+								{session}
+								of={desk.subject ?? undefined}
+							/>{/await}
 					{:else if tab === 'spectrum'}
 						{#await import('./SpectrumSheet.svelte') then { default: SpectrumSheet }}<SpectrumSheet {desk} />{/await}
 					{:else}
@@ -177,7 +190,7 @@
 		padding: 10px 14px 12px;
 	}
 	.whole {
-		grid-template-columns: minmax(0, 1fr);
+		grid-template-columns: minmax(0, 1fr) 300px;
 	}
 	.left {
 		display: grid;

@@ -16,6 +16,8 @@ export interface Row {
 	readonly milder: 'a' | 'b' | null;
 	/** From here on it is too much; null: nothing is. */
 	readonly limit: number | null;
+	/** What is too much where the project says nothing; null: nothing is. */
+	readonly usual: number | null;
 }
 
 /** Below this share of the larger both count as the same. */
@@ -44,7 +46,8 @@ const rowOf = (
 	limit: number | null = null
 ): Row => {
 	const [a, b] = [sides.a && of(sides.a), sides.b && of(sides.b)];
-	return { id, label, unit, says, a, b, milder: milderOf(a, b), limit };
+	const usual = isComfort(id as FigureName) ? COMFORT_LIMITS[id as ComfortName] : null;
+	return { id, label, unit, says, a, b, milder: milderOf(a, b), limit, usual };
 };
 
 /** In a flat picture all distances are one. */

@@ -23,7 +23,14 @@ const kit: Kit = {
 	rigs: [],
 	courses: [],
 	world: { events: [], values: [] },
-	settings: { frameRate: 30, length: 'cm', keys: [{ id: '1', kind: 'preset', of: 'thud' }], people: [] }
+	settings: {
+		frameRate: 30,
+		length: 'cm',
+		keys: [{ id: '1', kind: 'preset', of: 'thud' }],
+		people: [],
+		limits: {},
+		silenced: []
+	}
 };
 let sequelize: Sequelize;
 let project: Project;
