@@ -23,7 +23,7 @@ export type { FireOptions, PlayerOptions } from './shake/options';
 export type { Player } from './shake/player';
 export { openKit } from './kit/open';
 export type { Problem, ReadResult } from './kit/shape';
-export type { AnyPreset, Kit } from './kit/types';
+export type { AnyPreset, Kit, PlayerSetting } from './kit/types';
 export type { ShakePreset } from './shake/types';
 export type { BobPreset } from './bob/types';
 export type { LagPreset } from './lag/types';

@@ -60,7 +60,8 @@ export {
 	newRig,
 	nextActionId
 } from './kit/fresh';
-export { gameEvent, kitFields, parameter, worldLinks } from './kit/kit-shape';
+export { gameEvent, kitFields, parameter, playerSetting, worldLinks } from './kit/kit-shape';
+export { ShareRun, WHOLE, type Share } from './chain/share';
 export { lagPreset } from './kit/lag-shape';
 export { isOfThisVersion, openKitAs } from './kit/open';
 export { RANGES, rising, shakePreset, tag } from './kit/preset-shape';

@@ -413,6 +413,57 @@ function ofDemo(kit: Kit): readonly Case[] {
 	];
 }
 
+/** What a player wants: the same stretch for all, whole frames, so that one can be made of another. */
+const wants = (name: string, player: object): Case => ({
+	name: `player: ${name}`,
+	kit: {
+		...scene,
+		presets: [
+			shake(
+				{
+					layers: [
+						layer(
+							{ kind: 'wave', shape: 'sine' },
+							Object.fromEntries(
+								['x', 'y', 'z', 'pitch', 'yaw', 'roll', 'fov'].map((channel, c) => [
+									channel,
+									{ amplitude: 0.1 + 0.05 * c, frequency: 3 + c, start: 0.1 * c }
+								])
+							)
+						)
+					]
+				},
+				{ duration: 0.7 }
+			),
+			body({ gaits: [gait({}, sine)] })
+		],
+		rigs: [{ id: 'r', name: 'R', bob: 'b' }],
+		cues: [cue([play()])]
+	},
+	inputs: {
+		kind: 'frame',
+		rig: 'r',
+		seed: 5,
+		from: [0, 0, 0, 0, 0],
+		way: [stretch(120, { to: [0, 0, -1.4, 0, 0], speed: 1.4 }), stretch(120)],
+		acts: [
+			{ at: 0, player },
+			{ at: 0.1, raise: { event: 'hit', phase: 'happens', values: { v: 1 } } }
+		]
+	},
+	every: 1
+});
+const players: readonly Case[] = [
+	wants('all of it', {}),
+	wants('a share', { intensity: 0.35 }),
+	wants('no rotation', { rotation: false }),
+	wants('no roll', { roll: false }),
+	wants('no lens', { lens: false, intensity: 1.5 }),
+	wants('no bob', { bob: false }),
+	wants('gentle', { gentle: true }),
+	wants('gentle, less and level', { gentle: true, roll: false, intensity: 0.7 })
+];
+
 export const casesOf = (demo: Kit): Cases => ({
 	demo: ofDemo(demo),
 	patterns,
@@ -421,5 +472,6 @@ export const casesOf = (demo: Kit): Cases => ({
 	bobs,
 	lags,
 	cues,
-	rigs: [...rigs, ...owns]
+	rigs: [...rigs, ...owns],
+	players
 });

@@ -4,6 +4,7 @@
  */
 import { BobRun } from '../src/bob/bob';
 import { compileBob } from '../src/bob/compile';
+import { WHOLE } from '../src/chain/share';
 import { Frame } from '../src/frame/frame';
 import { openKit } from '../src/kit/open';
 import { isBob } from '../src/bob/types';
@@ -29,7 +30,9 @@ export type Act =
 	| { readonly at: number; readonly fire: string; readonly with?: object }
 	| { readonly at: number; readonly stop: 'all' | 'cut' | string }
 	| { readonly at: number; readonly set: string; readonly to: number }
-	| { readonly at: number; readonly raise: object };
+	| { readonly at: number; readonly raise: object }
+	/** What the player wants from then on; what is left out is as it was designed. */
+	| { readonly at: number; readonly player: object };
 
 export type Inputs =
 	/** Plays of shakes, advanced so many times a second. */
@@ -210,6 +213,7 @@ function playFrames(kit: Kit, { rig, seed, from, way, acts }: Inputs & { kind: '
 		for (; next < acts.length && acts[next]!.at <= time; next++) {
 			const act = acts[next]!;
 			if ('set' in act) frame.director.set(act.set, act.to);
+			else if ('player' in act) frame.setShare(0, { ...WHOLE, ...act.player });
 			else if ('raise' in act) frame.director.raise(act.raise as Parameters<typeof frame.director.raise>[0], act.at);
 		}
 		frame.step(time, i === 0 ? 0 : 1 / GRID_HZ, [{ pose, speed, grounded, room }]);

@@ -52,6 +52,8 @@ export class CameraRun {
 	fov = EYES.fov;
 	/** The oldest first; the last is the one that is seen through in the end. */
 	private layers: Layer[];
+	/** Whether a head bob is seen through it. */
+	private bobs = true;
 	private held: readonly Held[] = [];
 	/** What moments changed for good. */
 	private changed: CameraChange = NOTHING;
@@ -83,6 +85,7 @@ export class CameraRun {
 
 	private chainOf(rig: Rig | null): RigRun {
 		const run = new RigRun(rig, this.presets, this.values, this.seed);
+		run.bobs = this.bobs;
 		run.ask(this.clear, this.viewer);
 		return run;
 	}
@@ -117,7 +120,8 @@ export class CameraRun {
 	fork(values: GameValues): CameraRun {
 		const copy = new CameraRun(this.rigs, this.presets, null, values, this.seed, this.clear, this.viewer);
 		const layers = this.layers.map((layer) => ({ ...layer, run: layer.run.fork(values) }));
-		Object.assign(copy, { own: this.own, layers, held: this.held, changed: this.changed, fov: this.fov });
+		const { own, bobs, held, changed, fov } = this;
+		Object.assign(copy, { own, bobs, layers, held, changed, fov });
 		for (const part of ['camera', 'offset', 'body'] as const) copy[part].set(this[part]);
 		for (const [gait, size] of this.sized) copy.sized.set(gait, size);
 		return copy;
@@ -161,6 +165,12 @@ export class CameraRun {
 		if (theirs.length === 0) return;
 		this.held = this.held.filter((h) => !theirs.includes(h));
 		this.go(theirs[theirs.length - 1]!.over);
+	}
+
+	/** Shows the head bob, or goes without. */
+	showBob(shown: boolean): void {
+		this.bobs = shown;
+		for (const { run } of this.layers) run.bobs = shown;
 	}
 
 	/** The body is there at once: at the beginning, or after a cut. */

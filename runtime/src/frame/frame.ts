@@ -1,14 +1,14 @@
 /**
  * One frame of everything that moves a camera, in its order: course runs, free runs, benches, bakes and games all step this.
  *
- *     body → lag → limits → bob → lean → shakes → lens → ceiling → picture
+ *     body → lag → limits → bob → lean → shakes → lens → ceiling → the player's share → picture
  *
  * 1. The caller has set game values, put the bodies where they are now, and raised what happened, each at its moment since the frame
  *    before.
  * 2. Each body's camera goes on with it: landings, steps, what comes before the shakes. Where it rests is where distances are measured.
  * 3. Feet that fell and areas that were crossed are raised, at this frame.
  * 4. What is due is carried out in the order of its moments; before each, every player is brought to it.
- * 5. Cameras do what cues ordered; every mix is summed and the rest of each chain is added.
+ * 5. Cameras do what cues ordered; every mix is summed, the rest of each chain is added, and of that comes what its player wants.
  *
  *     const frame = new Frame(kit, { seed: 1, viewers: 1, rig: 'eyes' });
  *     frame.step(0, 0, [body]);
@@ -17,6 +17,7 @@
  *     frame.cameras[0].camera; frame.cameras[0].offset;
  */
 import type { Clear } from '../chain/boom';
+import { ShareRun, type Share } from '../chain/share';
 import { CameraRun, obeyCamera } from './camera';
 import { Director } from './director';
 import { occurrencesOf, VIEWERS, type Happening } from '../cues/links';
@@ -87,6 +88,8 @@ export class Frame {
 	readonly clock: Clock = new Float64Array(2);
 	/** By viewer. */
 	readonly cameras: readonly CameraRun[];
+	/** By viewer: the share of all motion that a player wants. */
+	private readonly shares: readonly ShareRun[];
 	private readonly tracks: readonly Track[];
 	private readonly areas: readonly FrameArea[];
 	private readonly steps: boolean;
@@ -116,6 +119,7 @@ export class Frame {
 		this.areas = areas;
 		this.steps = steps;
 		this.hear = hear;
+		this.shares = this.cameras.map(() => new ShareRun());
 		this.tracks = this.cameras.map(() => ({
 			stride: new Stride(),
 			inside: new Uint8Array(areas.length),
@@ -136,7 +140,8 @@ export class Frame {
 		}));
 		director.seenOf = (viewer, preset) => cameras[viewer]!.letsThrough(preset);
 		const clock = this.clock.slice();
-		return Object.assign(Object.create(Frame.prototype) as Frame, this, { director, cameras, tracks, clock });
+		const shares = this.shares.map((share) => share.fork());
+		return Object.assign(Object.create(Frame.prototype) as Frame, this, { director, cameras, shares, tracks, clock });
 	}
 
 	/** Goes on with changed events, game values, cues, rigs, head bobs and lags: what plays goes on. */
@@ -144,6 +149,17 @@ export class Frame {
 		this.kit = kit;
 		this.director.rewire(kit);
 		for (const camera of this.cameras) camera.use(kit.rigs, kit.presets);
+	}
+
+	/** What a player wants of all motion. */
+	shareOf(viewer: number): Share {
+		return this.shares[viewer]!.share;
+	}
+
+	/** The same, from the next frame on. */
+	setShare(viewer: number, share: Share): void {
+		this.shares[viewer]!.set(share);
+		this.cameras[viewer]!.showBob(share.bob);
 	}
 
 	/** Puts a changed shake in the place of the one with its id: what plays goes on with it. */
@@ -169,13 +185,13 @@ export class Frame {
 		if (this.areas.length > 0) for (let i = 0; i < cameras.length; i++) this.cross(i, bodies[i]!.pose);
 		this.begun = true;
 		let sums = look;
-		for (let i = 0; i < cameras.length; i++) if (cameras[i]!.followsShakes) sums = true;
+		for (let i = 0; i < cameras.length; i++) if (cameras[i]!.followsShakes || this.shares[i]!.goesOn) sums = true;
 		director.follow(this.clock, sums);
 		for (let i = 0; i < director.done.length; i++) obeyCamera(director.done[i]!, director.viewers, cameras);
 		if (sums)
 			for (let i = 0; i < cameras.length; i++) {
 				const { player } = director.viewers[i]!;
-				cameras[i]!.sum(player.offset, player);
+				this.shares[i]!.apply(this.clock, cameras[i]!.sum(player.offset, player));
 			}
 	}
 

@@ -58,6 +58,8 @@ export class RigRun {
 	done: Float64Array | null = null;
 	readonly view: RigView;
 	private bob: BobRun | null = null;
+	/** Whether the head bob is seen: a player may do without. */
+	bobs = true;
 	private readonly lag: LagRun | null = null;
 	/** Of a `chase` view. */
 	private readonly boom: Boom | null = null;
@@ -162,6 +164,7 @@ export class RigRun {
 			rig: this.rig,
 			view: this.view,
 			bob: this.bob?.fork(values) ?? null,
+			bobs: this.bobs,
 			lag: this.lag?.fork() ?? null,
 			boom: this.boom?.fork() ?? null,
 			motion: this.motion?.fork(values) ?? null,
@@ -341,7 +344,7 @@ export class RigRun {
 			// By number, as of RIG_STAGES: lag, limits, bob, lean, shakes, ceiling.
 			if (stage === 0) this.follow();
 			else if (stage === 1) this.clampToLimits();
-			else if (stage === 2) this.add(this.bob?.offset);
+			else if (stage === 2) this.add(this.bobs ? this.bob?.offset : undefined);
 			else if (stage === 3) this.addLean();
 			else if (stage === 4) this.addShakes();
 			else if (this.ceilings) applyCeilings(this.ceilings, offset);

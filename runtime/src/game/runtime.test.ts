@@ -89,6 +89,53 @@ describe('what a game sends', () => {
 		expect(x(0.1)).toBeCloseTo(0.2, 12);
 	});
 
+	it('a player’s setting of the kit holds, its parts can be changed, and a tuned one is felt at once', () => {
+		const calm = {
+			id: 'calm',
+			name: 'Calm',
+			intensity: 0.5,
+			rotation: true,
+			roll: true,
+			lens: true,
+			bob: false,
+			gentle: false
+		};
+		const offered = (players: Kit['players']): Kit => ({ ...kit, players });
+		const made = createRuntime(offered([calm]), { rig: 'walker', viewers: 2, onTrouble: (t) => troubles.push(t) });
+		const walks = { ...body, speed: 1.4 };
+		const seen = (): number[][] => {
+			made.advance(1 / 60, [walks, walks]);
+			return [0, 1].map((i) => [...made.frameOf(i).offset]);
+		};
+		made.setPlayer({ setting: 'calm', who: 'two' });
+		for (let i = 0; i < 60; i++) seen();
+		// Without the bob, who walks sees nothing move.
+		expect(seen().map((o) => o.some((v) => v !== 0))).toEqual([true, false]);
+		made.play('thud', { strength: 0.8 });
+		expect(seen()[1]![0]).toBeCloseTo(0.4, 12);
+		made.setPlayer({ intensity: 1, who: 'two' });
+		expect(seen()[1]![0]).toBeCloseTo(0.8, 12);
+		made.replaceKit(offered([{ ...calm, intensity: 0.25 }]));
+		expect(seen()[1]![0]).toBeCloseTo(0.2, 12);
+		made.setPlayer({ setting: null });
+		expect(seen()[1]!.some((v) => v !== 0)).toBe(true);
+		made.setPlayer({ setting: 'wild' });
+		expect(troubles.map(({ kind, what }) => [kind, what])).toEqual([['setting', 'wild']]);
+	});
+
+	it('goes back to a moment with what the player wanted then, and gentle motion goes on where it was', () => {
+		runtime.setPlayer({ gentle: true });
+		runtime.play('thud');
+		for (let i = 0; i < 8; i++) x(1 / 60);
+		const saved = runtime.snapshot();
+		const on = Array.from({ length: 20 }, () => x(1 / 60));
+		runtime.setPlayer({ gentle: false });
+		runtime.restore(saved);
+		expect(Array.from({ length: 20 }, () => x(1 / 60))).toEqual(on);
+		// Rounder than the blow itself, which is there at once.
+		expect(on[0]! > 0 && on[0]! < 0.9).toBe(true);
+	});
+
 	it('goes over to another rig, and back to the one that it began with', () => {
 		const walks = { ...body, speed: 1.4 };
 		for (let i = 0; i < 60; i++) runtime.advance(1 / 60, walks);

@@ -8,18 +8,20 @@
  *
  * Nothing that a game sends while it runs makes it throw: what it does not know is counted and told once, what is no number changes nothing.
  */
+import { WHOLE, type Share } from '../chain/share';
 import { Frame, type Clear, type FrameBody } from '../frame/frame';
 import { VIEWERS } from '../cues/links';
 import type { Occurrence } from '../cues/types';
 import { isShake } from '../shake/types';
 import { type AnyPreset, type Kit } from '../kit/types';
 import { DT, TIME } from '../units/clock';
+import { clamp } from '../math/scalar';
 import type { Seconds } from '../units/quantities';
 
 /** What was sent that cannot be: each is told once, and counted from then on. */
 export interface Trouble {
 	/** What it is about. */
-	readonly kind: 'event' | 'value' | 'preset' | 'rig' | 'number' | 'state' | 'clear';
+	readonly kind: 'event' | 'value' | 'preset' | 'rig' | 'number' | 'state' | 'clear' | 'setting';
 	/** The id that is not there, or the name of the number. */
 	readonly what: string;
 	/** A sentence: what it is and what would be right. */
@@ -99,10 +101,10 @@ export interface RuntimeFrame {
 	readonly stages: Float64Array;
 }
 
-/** A player's own share of all motion. */
-export interface PlayerSettings {
-	/** Multiplies the final sum, 0–2. */
-	readonly intensity?: number;
+/** A player's own share of all motion: one of the kit's settings, or its parts by themselves; what is left out stays as it is. */
+export interface PlayerSettings extends Partial<Share> {
+	/** The id of one of the kit's players' settings; null: all motion, as it was designed. Other parts change it. */
+	readonly setting?: string | null;
 	/** `one` or `two`; everybody if left out. */
 	readonly who?: string;
 }
@@ -133,7 +135,8 @@ export type Called =
 			readonly what: 'all' | { readonly preset: string } | { readonly tag: string };
 			readonly cut: boolean;
 	  }
-	| { readonly call: 'rig'; readonly rig: string | null; readonly over: Seconds; readonly who?: string };
+	| { readonly call: 'rig'; readonly rig: string | null; readonly over: Seconds; readonly who?: string }
+	| { readonly call: 'player'; readonly settings: PlayerSettings };
 
 export interface Tap {
 	/** Something was sent that can be. */
@@ -163,7 +166,8 @@ export class Runtime {
 	private time: Seconds = 0;
 	private readonly seen: (RuntimeFrame & { fov: number })[];
 	private readonly bodies: (FrameBody & { speed: number; grounded: boolean; onFoot: boolean; room: number })[];
-	private readonly intensities: Float64Array;
+	/** By player: the setting of the kit that is wanted; null: none of them. */
+	private readonly settings: (string | null)[];
 	private readonly onTrouble: (trouble: Trouble) => void;
 	/** States that are on, with their keys. */
 	private states = new Set<string>();
@@ -197,7 +201,7 @@ export class Runtime {
 			onFoot: true,
 			room: Infinity
 		}));
-		this.intensities = new Float64Array(viewers).fill(1);
+		this.settings = Array.from({ length: viewers }, () => null);
 		this.seen = this.frame.cameras.map((camera) => ({
 			offset: new Float64Array(camera.offset.length),
 			camera: new Float64Array(camera.camera.length),
@@ -312,17 +316,37 @@ export class Runtime {
 	}
 
 	/**
-	 * A player's own share of all motion; 0 is none, 1 what was designed, 2 at most.
+	 * What a player wants of all motion: one of the kit's settings, or parts by themselves; from the next frame on.
 	 *
-	 *     runtime.setPlayer({ intensity: 0.5 });
+	 *     runtime.setPlayer({ setting: 'calm' });
+	 *     runtime.setPlayer({ intensity: 0.5, roll: false });
 	 */
-	setPlayer({ intensity, who }: PlayerSettings): void {
-		if (intensity === undefined) return;
-		if (!isNumber(intensity))
+	setPlayer(settings: PlayerSettings): void {
+		const { setting, who, intensity } = settings;
+		const { players = [] } = this.kit;
+		if (intensity !== undefined && !isNumber(intensity))
 			return this.complain('number', 'intensity', 'A player’s intensity was set to what is no number.');
-		this.intensities.forEach((_, i) => {
-			if (who === undefined || VIEWERS[i] === who) this.intensities[i] = Math.min(2, Math.max(0, intensity));
+		if (setting !== undefined && setting !== null && !players.some(({ id }) => id === setting))
+			return this.complain('setting', setting, `There is no player’s setting "${setting}" in the kit.`);
+		this.settings.forEach((_, i) => {
+			if (who !== undefined && VIEWERS[i] !== who) return;
+			if (setting !== undefined) this.settings[i] = setting;
+			const share: Record<string, unknown> = {
+				...(setting === undefined ? this.frame.shareOf(i) : this.shareOf(setting))
+			};
+			for (const part in WHOLE) {
+				const wish: unknown = settings[part as keyof Share];
+				if (wish !== undefined) share[part] = part === 'intensity' ? clamp(wish as number, 0, 2) : wish === true;
+			}
+			this.frame.setShare(i, share as unknown as Share);
 		});
+		this.tap?.called({ call: 'player', settings });
+	}
+
+	private shareOf(setting: string | null): Share {
+		const found = this.kit.players?.find(({ id }) => id === setting);
+		const { intensity, rotation, roll, lens, bob, gentle } = found ?? WHOLE;
+		return { intensity, rotation, roll, lens, bob, gentle };
 	}
 
 	/**
@@ -387,6 +411,10 @@ export class Runtime {
 			this.frame.use(kit);
 			this.frame.director.usePresets(kit.presets.filter(isShake));
 		}
+		// A setting that was tuned is felt at once.
+		this.settings.forEach((setting, i) => {
+			if (setting !== null && before.players !== kit.players) this.frame.setShare(i, this.shareOf(setting));
+		});
 		// Where nothing else differs, what is not about these presets is left alone.
 		for (const preset of changed) if (isShake(preset)) (alone ? this.frame : this.frame.director).setPreset(preset);
 	}
@@ -478,8 +506,7 @@ export class Runtime {
 	private look(i: number): void {
 		const seen = this.seen[i]!;
 		const camera = this.frame.cameras[i]!;
-		const intensity = this.intensities[i]!;
-		for (let c = 0; c < seen.offset.length; c++) seen.offset[c] = camera.offset[c]! * intensity;
+		seen.offset.set(camera.offset);
 		seen.camera.set(camera.camera);
 		seen.fov = camera.fov;
 		if (camera.run.done) seen.stages.set(camera.run.done);

@@ -80,13 +80,25 @@ export const worldLinks: Shape = object({
 	)
 });
 
+export const playerSetting: Shape = object({
+	id: required(id('of the setting')),
+	name: required(text('a name', 120, 1)),
+	intensity: withDefault(number('its share of all motion', 0, 2), 1),
+	rotation: withDefault(boolean('whether the camera is turned'), true),
+	roll: withDefault(boolean('whether the horizon tilts'), true),
+	lens: withDefault(boolean('whether the lens moves'), true),
+	bob: withDefault(boolean('whether there is a head bob'), true),
+	gentle: withDefault(boolean('whether it is slower and rounder'), false)
+});
+
 export const kitFields: Readonly<Record<string, Field>> = {
 	events: withDefault(list(gameEvent, { most: 10000, unique: 'id' }), []),
 	parameters: withDefault(list(parameter, { most: 10000, unique: 'id' }), []),
 	presets: withDefault(list(anyPreset, { unique: 'id' }), []),
 	cues: withDefault(list(cue, { most: 10000, unique: 'id' }), []),
 	rigs: withDefault(list(rig, { most: 1000, unique: 'id' }), []),
-	world: withDefault(worldLinks, { events: [], values: [] })
+	world: withDefault(worldLinks, { events: [], values: [] }),
+	players: optional(list(playerSetting, { most: 40, unique: 'id' }))
 };
 
 export const kitBody: Shape = object(kitFields);

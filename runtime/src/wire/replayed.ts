@@ -44,6 +44,8 @@ export function callAgain(runtime: Runtime, called: Called, shift = 0): void {
 			return runtime.stop(called.what, called.cut);
 		case 'rig':
 			return runtime.useRig(called.rig, { over: called.over, who: called.who });
+		case 'player':
+			return runtime.setPlayer(called.settings);
 	}
 }
 

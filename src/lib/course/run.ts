@@ -17,7 +17,8 @@ import {
 	type Occurrence,
 	type Played,
 	type CompiledCurve,
-	type Seconds
+	type Seconds,
+	type Share
 } from 'dinesis-runtime/tools';
 import type { GameEvent } from 'dinesis-runtime';
 import type { Kit, Course } from '../documents';
@@ -60,6 +61,8 @@ export interface RunOptions {
 	readonly watch?: boolean;
 	/** How far it is free behind what a camera on a boom looks at; left out: everywhere. */
 	readonly clear?: Clear;
+	/** What the player wants of all motion; left out: all of it. */
+	readonly player?: Share;
 }
 
 export class CourseRun {
@@ -87,6 +90,7 @@ export class CourseRun {
 				? ExactSteps.of(kit, recording)
 				: null;
 		this.own = this.exact?.frame ?? new Frame(kit, { ...options, clear, viewers: ways.length, areas, rig, steps });
+		if (options.player) ways.forEach((_, i) => this.frame.setShare(i, options.player!));
 		this.bodies = ways.map((way, i) => ({
 			pose: new Float64Array(TRACE_NUMBERS),
 			rig: this.frame.cameras[i]!,

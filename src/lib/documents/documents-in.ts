@@ -3,8 +3,8 @@ import { DEFAULT_SETTINGS, PROJECT_ID, type AnyDocument, type KindName } from '.
 import type { Kit } from './kit';
 
 /** What a kit says of its project. */
-const factsOf = ({ world, settings = DEFAULT_SETTINGS }: Kit): AnyDocument =>
-	({ id: PROJECT_ID, world, settings, carried: {} }) as AnyDocument;
+const factsOf = ({ world, settings = DEFAULT_SETTINGS, players = [] }: Kit): AnyDocument =>
+	({ id: PROJECT_ID, world, settings, players, carried: {} }) as AnyDocument;
 
 /** All documents of a kit, each with where it stands in the file. */
 export function* documentsIn(kit: Kit): Generator<{ kind: KindName; document: AnyDocument; at: string }> {

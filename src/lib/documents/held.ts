@@ -71,7 +71,7 @@ export function partsTowards(inUse: readonly Held[], retired: readonly Stub[], w
 	const facts = inUse.find((held) => held.kind === 'project');
 	const here: ProjectFacts = facts
 		? shownOfHeld<ProjectFacts>(facts)
-		: { id: PROJECT_ID, world: NO_LINKS, settings: DEFAULT_SETTINGS, carried: {} };
+		: { id: PROJECT_ID, world: NO_LINKS, settings: DEFAULT_SETTINGS, players: [], carried: {} };
 	const standing = facts && here.world === wiring.world;
 	const wanted: [KindName, readonly AnyDocument[]][] = [
 		['event', wiring.events],

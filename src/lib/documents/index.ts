@@ -28,6 +28,7 @@ export {
 export { partsReturning } from './return';
 export { course as courseShape } from './course-shape';
 export { newCourse } from './new-course';
+export { playerWords, USUAL_PLAYERS } from './usual-players';
 export { kitOfDocuments, kitOfPresets, wholeKit } from './new-kit';
 export { decodeText, parseJson } from './parse-json';
 export { MOST_BYTES, readKit } from './read';

@@ -57,7 +57,8 @@ const FIELDS_OF_KITS = new Set([
 	'rigs',
 	'courses',
 	'world',
-	'settings'
+	'settings',
+	'players'
 ]);
 
 /** All documents of a kit, of every kind, in the order of a project. */
@@ -68,6 +69,7 @@ export function arrivalsOf(kit: Kit): Coming[] {
 		id: PROJECT_ID,
 		world: kit.world,
 		settings: kit.settings ?? DEFAULT_SETTINGS,
+		players: kit.players ?? [],
 		carried
 	} as AnyDocument;
 	return [
@@ -83,8 +85,10 @@ export function arrivalsOf(kit: Kit): Coming[] {
 
 const nameIn = (space: Space, id: string): string => `${space} ${id}`;
 const placeOf = ({ kind, document }: Coming): string => nameIn(KINDS[kind].space, document.id);
-const isBare = ({ world, settings, carried }: ProjectFacts): boolean =>
-	world.events.length === 0 && world.values.length === 0 && isPlain(settings) && Object.keys(carried).length === 0;
+const isBare = ({ world, settings, players, carried }: ProjectFacts): boolean =>
+	world.events.length + world.values.length + players.length === 0 &&
+	isPlain(settings) &&
+	Object.keys(carried).length === 0;
 
 /** Documents in use, by their names. */
 const inUse = (held: readonly Pick<Held, 'kind' | 'id' | 'body' | 'retired'>[]) =>
@@ -240,5 +244,6 @@ function bothFacts(held: Held, coming: AnyDocument): AnyDocument {
 	};
 	// How one works here stays; a kit's settings come where there are none yet.
 	const settings = isPlain(here.settings) ? there.settings : here.settings;
-	return { ...here, world, settings, carried: { ...there.carried, ...here.carried } } as AnyDocument;
+	const players = [...here.players, ...there.players.filter(({ id }) => !here.players.some((one) => one.id === id))];
+	return { ...here, world, settings, players, carried: { ...there.carried, ...here.carried } } as AnyDocument;
 }

@@ -1,5 +1,5 @@
 /** Kits as they are put together to be sent out: a whole project, or some of its presets by themselves. */
-import type { AnyPreset, Cue, GameEvent, GameParameter, Rig } from 'dinesis-runtime';
+import type { AnyPreset, Cue, GameEvent, GameParameter, PlayerSetting, Rig } from 'dinesis-runtime';
 import { KIT_FORMAT, KIT_VERSION, NO_LINKS } from 'dinesis-runtime/tools';
 import type { Course } from './course-types';
 import type { Kit } from './kit';
@@ -19,9 +19,10 @@ export function wholeKit(
 	presets: readonly AnyPreset[],
 	wiring: Wiring,
 	courses: readonly Course[],
-	settings: ProjectSettings = DEFAULT_SETTINGS
+	settings: ProjectSettings = DEFAULT_SETTINGS,
+	players: readonly PlayerSetting[] = []
 ): Kit {
-	const own = isPlain(settings) ? {} : { settings };
+	const own = { ...(players.length > 0 && { players }), ...(!isPlain(settings) && { settings }) };
 	return { format: KIT_FORMAT, version: KIT_VERSION, name, ...wiring, presets, courses, ...own };
 }
 
@@ -45,5 +46,12 @@ export function kitOfDocuments(
 		rigs: of<Rig>('rig'),
 		world: facts?.world ?? NO_LINKS
 	};
-	return wholeKit(name, of<AnyPreset>('shake', 'bob', 'lag'), wiring, of<Course>('course'), facts?.settings);
+	return wholeKit(
+		name,
+		of<AnyPreset>('shake', 'bob', 'lag'),
+		wiring,
+		of<Course>('course'),
+		facts?.settings,
+		facts?.players
+	);
 }

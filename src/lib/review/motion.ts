@@ -15,7 +15,10 @@ import {
 	turnBy,
 	type Clear,
 	type Hertz,
+	ShareRun,
+	clockOf,
 	type Seconds,
+	type Share,
 	type View
 } from 'dinesis-runtime/tools';
 import { naturalLength, sampleShake, type Track } from '$lib/analysis';
@@ -36,6 +39,8 @@ export interface Asked {
 	readonly strength?: number;
 	/** How far it is free behind what a camera on a boom looks at; left out: everywhere. */
 	readonly clear?: Clear;
+	/** What the player wants of all motion; left out: all of it. */
+	readonly player?: Share;
 }
 
 export interface Motion {
@@ -80,8 +85,8 @@ const CUE_SECONDS: Seconds = 6;
 /** Plays it once. Throws an Error that says what is not there. */
 export function playOnce(asked: Asked, seed: number): Motion {
 	const { kit, subject, strength = 1 } = asked;
-	if (subject.kind === 'shake') return playShake(shakeOf(kit, subject.id), seed, strength);
-	return playCourse(kit, courseFor(asked), seed, asked.clear, subject.kind === 'cue');
+	if (subject.kind === 'shake') return playShake(shakeOf(kit, subject.id), seed, strength, asked.player);
+	return playCourse(asked, seed);
 }
 
 export function shakeOf(kit: Kit, id: string): ShakePreset {
@@ -93,8 +98,11 @@ export function shakeOf(kit: Kit, id: string): ShakePreset {
 /** How long a shake is looked at. */
 export const lookedAt = (preset: ShakePreset): Seconds => naturalLength(preset) + AFTER;
 
-export function playShake(preset: ShakePreset, seed: number, strength = 1): Motion {
-	const track = sampleShake(preset, { seconds: lookedAt(preset), fps: SHAKE_HZ, seed, strength });
+export function playShake(preset: ShakePreset, seed: number, strength = 1, player?: Share): Motion {
+	// What is rounded takes longer to come to rest.
+	const seconds = lookedAt(preset) + (player?.gentle ? 1 : 0);
+	const track = sampleShake(preset, { seconds, fps: SHAKE_HZ, seed, strength });
+	if (player) shareOf(track, player);
 	return { view: preset.view, track, ends: preset.timing.mode === 'burst', path: null };
 }
 
@@ -148,8 +156,22 @@ const WALK_SECONDS: Seconds = 17;
 /** The same rigs with nothing that moves: where the player himself looks. */
 const bare = (rig: Rig): Rig => ({ ...rig, bypass: [...RIG_STAGES], motion: [] });
 
-function playCourse(kit: Kit, course: Course, seed: number, clear: Clear | undefined, ends: boolean): Motion {
-	const run = new CourseRun(kit, course, { seed, clear });
+/** Puts what a player wants of a motion in its place. */
+function shareOf({ values, count, fps }: Track, player: Share): void {
+	const share = new ShareRun();
+	share.set(player);
+	const clock = clockOf(1 / fps);
+	for (let i = 0; i < count; i++) {
+		clock[1] = i === 0 ? 0 : 1 / fps;
+		share.apply(clock, values.subarray(i * CHANNEL_COUNT, (i + 1) * CHANNEL_COUNT));
+	}
+}
+
+function playCourse(asked: Asked, seed: number): Motion {
+	const { kit, clear, player, subject } = asked;
+	const course = courseFor(asked);
+	const ends = subject.kind === 'cue';
+	const run = new CourseRun(kit, course, { seed, clear, player });
 	const own = new CourseRun({ ...kit, presets: [], rigs: kit.rigs.map(bare) }, course, { seed, clear });
 	const count = Math.floor(course.seconds * GRID_HZ + 1e-9) + 1;
 	const values = new Float64Array(count * CHANNEL_COUNT);

@@ -260,7 +260,14 @@ export class ProjectSession {
 	get asKit(): Kit | null {
 		if (this.missing > 0 || this.courses.order === null) return null;
 		const { project, presets, bobsAndLags, wiring, courses, settings } = this;
-		return wholeKit(project.name, [...presets, ...bobsAndLags], wiring, [...courses.list], settings.now);
+		return wholeKit(
+			project.name,
+			[...presets, ...bobsAndLags],
+			wiring,
+			[...courses.list],
+			settings.now,
+			settings.players
+		);
 	}
 
 	/** A kit left the tool: what is in it is known outside by its id. */

@@ -14,6 +14,7 @@ import {
 	type ProjectSettings,
 	type Silenced
 } from '$lib/documents';
+import type { PlayerSetting } from 'dinesis-runtime';
 import type { WorkingCopy } from './working-copy.svelte';
 
 export class Settings {
@@ -22,20 +23,37 @@ export class Settings {
 		return (held && shownOfHeld<ProjectFacts>(held).settings) ?? DEFAULT_SETTINGS;
 	});
 
+	/** What a game's menu offers those who want less motion. */
+	readonly players = $derived.by((): readonly PlayerSetting[] => {
+		const [held] = this.work.list('project');
+		return held ? shownOfHeld<ProjectFacts>(held).players : [];
+	});
+
 	constructor(private readonly work: WorkingCopy) {}
 
 	/** One undoable step; changes with the same mark, one after the other, are one step. */
 	change(label: string, recipe: (settings: ProjectSettings) => ProjectSettings, mark: string | null = null): void {
+		this.put(label, (facts) => ({ ...facts, settings: recipe(facts.settings) }), mark);
+	}
+
+	/** Likewise of what players may choose. */
+	changePlayers(
+		label: string,
+		recipe: (players: readonly PlayerSetting[]) => readonly PlayerSetting[],
+		mark: string | null = null
+	): void {
+		this.put(label, (facts) => ({ ...facts, players: recipe(facts.players) }), mark);
+	}
+
+	private put(label: string, recipe: (facts: ProjectFacts) => ProjectFacts, mark: string | null): void {
 		const [held] = this.work.list('project');
 		const own = mark === null ? null : `settings ${mark}`;
 		if (!held) {
-			const facts = KINDS.project.fresh(PROJECT_ID, '') as AnyDocument & ProjectFacts;
-			const document = { ...facts, settings: recipe(facts.settings) } as AnyDocument;
+			const document = recipe(KINDS.project.fresh(PROJECT_ID, '') as AnyDocument & ProjectFacts) as AnyDocument;
 			this.work.change(label, [{ document: newUuid(), fields: [creation('project', document, 'a0')] }], own);
 			return;
 		}
-		const facts = shownOfHeld<ProjectFacts>(held);
-		const next = { ...facts, settings: recipe(facts.settings) } as AnyDocument;
+		const next = recipe(shownOfHeld<ProjectFacts>(held)) as AnyDocument;
 		this.work.change(label, [{ document: held.uuid, fields: fieldsTowards(held, next) }], own);
 	}
 

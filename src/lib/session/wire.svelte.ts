@@ -250,8 +250,13 @@ export function setsOf(before: Held | undefined, held: Held, out: FieldSet[]): v
 		one && !one.retired ? documentOf(one.kind, one.body) : undefined;
 	const [was, is] = [shown(before), shown(held)];
 	if (held.kind === 'project') {
-		if (is)
-			fieldsBetween(['world'], (was as { world?: unknown })?.world, (is as unknown as { world: unknown }).world, out);
+		type Told = { readonly world?: unknown; readonly players?: readonly unknown[] };
+		const [then, now] = [was as Told | undefined, is as Told | undefined];
+		if (!now) return;
+		fieldsBetween(['world'], then?.world, now.world, out);
+		// A kit without any says nothing of them.
+		const some = (players: readonly unknown[] | undefined): unknown => (players?.length ? players : undefined);
+		fieldsBetween(['players'], some(then?.players), some(now.players), out);
 		return;
 	}
 	const list = LISTS[held.kind];

@@ -5,7 +5,7 @@ import type { AnyDocument, Arrival, Course, Held, Kit } from '$lib/documents';
 import type { MotionFinding } from '$lib/review/findings';
 import type { Onsets, Measure, Neighbour, NeighbourOptions, OutlineLine } from '$lib/analysis';
 import type { ReadResult, ShakePreset } from 'dinesis-runtime';
-import type { Played } from 'dinesis-runtime/tools';
+import type { Played, Share } from 'dinesis-runtime/tools';
 import type { Survey } from '$lib/course';
 import type { EventLog } from '$lib/formats';
 import type { Entry } from './word-index';
@@ -80,8 +80,16 @@ export interface ReviewDoor {
 	look(asked: Sent, seed: number): LookedAt;
 	/** Many; `progress` hears how much is done, 0–1. */
 	many(asked: Sent, seeds: number, progress: (part: number) => void): Promise<Reviewed | null>;
+	/** One play for each of these players. */
+	players(asked: Sent, shares: readonly Share[], seed: number): readonly ForPlayer[];
 	/** One play of each, as far as it is there. */
 	all(kit: Kit, subjects: readonly Subject[], progress: (part: number) => void): Promise<readonly AllRow[]>;
+}
+
+/** What a motion comes to for each of some players. */
+export interface ForPlayer {
+	readonly share: Share;
+	readonly figures: FiguresOfPlay;
 }
 
 export interface AllRow {

@@ -1,11 +1,12 @@
 /** The page's side of the review's worker: looking at one play has a worker that stays, each long wish one of its own. */
 import { proxy, wrap, type Remote } from 'comlink';
+import type { Share } from 'dinesis-runtime/tools';
 import type { Kit } from '$lib/documents';
 import type { Reviewed, Subject } from '$lib/review';
 import { askOnce, type Making } from './in-worker';
-import type { AllRow, LookedAt, ReviewDoor, Sent } from './protocol';
+import type { AllRow, ForPlayer, LookedAt, ReviewDoor, Sent } from './protocol';
 
-export type { AllRow, LookedAt, Making, Sent };
+export type { AllRow, ForPlayer, LookedAt, Making, Sent };
 
 const worker = (): Worker => new Worker(new URL('./review.worker.ts', import.meta.url), { type: 'module' });
 
@@ -28,6 +29,9 @@ export class Looker {
 
 export const manyInWorker = (asked: Sent, seeds: number, progress: (part: number) => void): Making<Reviewed> =>
 	askOnce<ReviewDoor, Reviewed>(worker(), (door) => door.many(asked, seeds, proxy(progress)));
+
+export const playersInWorker = (asked: Sent, shares: readonly Share[], seed: number): Making<readonly ForPlayer[]> =>
+	askOnce<ReviewDoor, readonly ForPlayer[]>(worker(), (door) => door.players(asked, shares, seed));
 
 export const allInWorker = (
 	kit: Kit,

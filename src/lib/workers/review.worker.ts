@@ -24,6 +24,8 @@ const door: ReviewDoor = {
 		return { motion, figures: figuresOf(motion), detail: detailOf(motion), cost };
 	},
 	many: async (asked, seeds, progress) => playMany(inGrounds(asked), { seeds, going: told(progress) }),
+	players: (asked, shares, seed) =>
+		shares.map((share) => ({ share, figures: figuresOf(playOnce({ ...inGrounds(asked), player: share }, seed)) })),
 	async all(kit, subjects, progress) {
 		const tell = told(progress);
 		return subjects.map((subject, i) => {

@@ -8,6 +8,7 @@
 	import KeysCard from './KeysCard.svelte';
 	import PeopleCard from './PeopleCard.svelte';
 	import { ProjectPage } from './project.svelte';
+	import PlayersCard from './PlayersCard.svelte';
 	import ShareCard from './ShareCard.svelte';
 	import { firstSteps } from './steps';
 
@@ -27,7 +28,7 @@
 
 <div class="project">
 	<RoomHead {session} name="Project">
-		{#snippet where()}settings, keys, people, backups{/snippet}
+		{#snippet where()}settings, keys, people, players, backups{/snippet}
 	</RoomHead>
 	<main>
 		{#if !begun}
@@ -42,7 +43,7 @@
 		{/if}
 		<div class="cards">
 			<div><GameCard {page} /><PeopleCard {page} /><ShareCard {page} /></div>
-			<div><KeysCard {session} /><BackupsCard {page} /></div>
+			<div><KeysCard {session} /><PlayersCard {session} /><BackupsCard {page} /></div>
 		</div>
 	</main>
 </div>

@@ -37,6 +37,7 @@
 		{ id: 'figures', name: 'Figures' },
 		{ id: 'spread', name: 'Many plays' },
 		{ id: 'spectrum', name: 'Frequencies' },
+		{ id: 'players', name: 'Players' },
 		{ id: 'found', name: 'Found' }
 	] as const;
 	let tab = $state<string>('figures');
@@ -127,6 +128,10 @@
 			</DocumentPicker>
 		{/snippet}
 		{#snippet where()}{#if desk.subject}{KINDS[desk.subject.kind].word}, under review{:else}what moves, in figures{/if}{/snippet}
+		{#if desk.player}<Button
+				title="Seen as with this setting of the game’s menu; press: with all motion"
+				onclick={() => (desk.player = null)}>{desk.player.name} ×</Button
+			>{/if}
 		{#if desk.subject}<AgainstPicker {desk} />{/if}
 	</RoomHead>
 	{#if !desk.kit}
@@ -158,6 +163,8 @@
 								{session}
 								of={desk.subject ?? undefined}
 							/>{/await}
+					{:else if tab === 'players'}
+						{#await import('./PlayersSheet.svelte') then { default: PlayersSheet }}<PlayersSheet {desk} {own} />{/await}
 					{:else if tab === 'spectrum'}
 						{#await import('./SpectrumSheet.svelte') then { default: SpectrumSheet }}<SpectrumSheet {desk} />{/await}
 					{:else}

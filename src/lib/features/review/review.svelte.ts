@@ -1,5 +1,5 @@
 /** The Review room's state: what is looked at, what it is held against, which play, which moment. */
-import type { ShakePreset } from 'dinesis-runtime';
+import type { PlayerSetting, ShakePreset } from 'dinesis-runtime';
 import { CHANNEL_COUNT, CHANNELS, isShake, type Channel, type Seconds, type View } from 'dinesis-runtime/tools';
 import type { Kit } from '$lib/documents';
 import { neededFor, SUBJECT_KINDS, type Subject, type SubjectKind } from '$lib/review';
@@ -44,6 +44,8 @@ export class ReviewState {
 	/** Which play: 1 … */
 	seed = $state(1);
 	strength = $state(1);
+	/** Whose eyes it is seen with; null: of somebody who wants all of it. */
+	player = $state.raw<PlayerSetting | null>(null);
 	looks = $state.raw<{ readonly a: LookedAt | null; readonly b: LookedAt | null }>({ a: null, b: null });
 	/** Why there is nothing to look at; empty: there is. */
 	trouble = $state('');
@@ -91,13 +93,15 @@ export class ReviewState {
 
 	/** The same thing again where nothing of it changed: what hangs on it is not done anew. */
 	private keep(side: 'a' | 'b', kit: Kit, subject: Subject): Sent {
-		const next: Sent = { kit: neededFor(kit, subject), subject, strength: this.strength };
+		const player = this.player ?? undefined;
+		const next: Sent = { kit: neededFor(kit, subject), subject, strength: this.strength, player };
 		const last = this.sent.get(side);
 		const isSame =
 			last &&
 			last.subject.kind === subject.kind &&
 			last.subject.id === subject.id &&
 			last.strength === next.strength &&
+			last.player === next.player &&
 			sameParts(last.kit, next.kit);
 		if (isSame) return last;
 		this.sent.set(side, next);

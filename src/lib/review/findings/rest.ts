@@ -22,7 +22,11 @@ export const notAtRest: MotionCheck<Rig> = {
 		const rigs = watched.kit.rigs.map((one) => (one.id === rig.id ? { ...rig, bypass } : one));
 		const walk = courseFor({ kit: watched.kit, subject: { kind: 'rig', id: rig.id } });
 		const until = pathSeconds(walk) - walk.path.at(-1)!.pause + STOOD;
-		const course = { ...walk, seconds: until + FOR_GOOD, path: walk.path.with(-1, { ...walk.path.at(-1)!, pause: 60 }) };
+		const course = {
+			...walk,
+			seconds: until + FOR_GOOD,
+			path: walk.path.with(-1, { ...walk.path.at(-1)!, pause: 60 })
+		};
 		const run = new CourseRun({ ...watched.kit, rigs }, course, { clear: watched.grounds.clear });
 		run.advanceTo(until);
 		const a = run.bodies[0]!.rig.camera.slice();

@@ -174,6 +174,7 @@ export async function readWholeKit(sequelize: Sequelize, projectId: string): Pro
 		rigs,
 		courses: of<Course>('course'),
 		world,
+		...(facts && facts.players.length > 0 && { players: facts.players }),
 		...(facts && !isPlain(facts.settings) && { settings: facts.settings }),
 		...facts?.carried
 	};

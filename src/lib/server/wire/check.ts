@@ -112,6 +112,23 @@ function called(given: unknown): Fields {
 				over: number(c.over, 'A blend’s time'),
 				who: maybe(c.who, (v) => text(v, 'Who'))
 			});
+		case 'player': {
+			const s = fields(c.settings, 'A player’s settings');
+			const yes = (name: string): boolean | undefined => maybe(s[name], (v) => v === true);
+			return {
+				call: 'player',
+				settings: some({
+					setting: s.setting === null ? null : maybe(s.setting, (v) => text(v, 'A setting')),
+					intensity: maybe(s.intensity, (v) => number(v, 'An intensity')),
+					rotation: yes('rotation'),
+					roll: yes('roll'),
+					lens: yes('lens'),
+					bob: yes('bob'),
+					gentle: yes('gentle'),
+					who: maybe(s.who, (v) => text(v, 'Who'))
+				})
+			};
+		}
 		default:
 			return wrong('There is no such call.');
 	}

@@ -1,4 +1,16 @@
-import { id, NO_LINKS, object, own, required, withDefault, worldLinks, type WorldLinks } from 'dinesis-runtime/tools';
+import type { PlayerSetting } from 'dinesis-runtime';
+import {
+	id,
+	list,
+	NO_LINKS,
+	object,
+	own,
+	playerSetting,
+	required,
+	withDefault,
+	worldLinks,
+	type WorldLinks
+} from 'dinesis-runtime/tools';
 import { kind, type Space } from '../types';
 import { DEFAULT_SETTINGS, settingsShape, SILENCED_KINDS, type ProjectSettings } from './settings';
 
@@ -7,6 +19,8 @@ export interface ProjectFacts {
 	readonly id: string;
 	readonly world: WorldLinks;
 	readonly settings: ProjectSettings;
+	/** What a game's menu offers those who want less motion. */
+	readonly players: readonly PlayerSetting[];
 	readonly carried: Readonly<Record<string, unknown>>;
 }
 
@@ -29,6 +43,7 @@ const shape = object({
 	id: required(id('of the facts')),
 	world: withDefault(worldLinks, NO_LINKS),
 	settings: withDefault(settingsShape, DEFAULT_SETTINGS),
+	players: withDefault(list(playerSetting, { most: 40, unique: 'id' }), []),
 	carried: withDefault(
 		own(() => undefined, {}),
 		{}
@@ -40,7 +55,7 @@ export const project = kind<ProjectFacts>({
 	word: 'project',
 	words: 'projects',
 	shape,
-	fresh: () => ({ id: PROJECT_ID, world: NO_LINKS, settings: DEFAULT_SETTINGS, carried: {} }),
+	fresh: () => ({ id: PROJECT_ID, world: NO_LINKS, settings: DEFAULT_SETTINGS, players: [], carried: {} }),
 	migrations: [],
 	pointing: (facts, at) => ({
 		...facts,
