@@ -30,7 +30,7 @@ const kit = (name: string, amount: number): string => {
 	return path;
 };
 interface Reviewed {
-	readonly shakes: readonly {
+	readonly reviewed: readonly {
 		readonly figures: Readonly<
 			Record<string, { readonly median: number; readonly worst: number; readonly mildest: number }>
 		>;
@@ -43,11 +43,11 @@ it('tells each figure over the plays; twice the motion is twice as far, and apar
 	const [one, two] = [kit('one.json', 1), kit('two.json', 2)];
 	const alone = run(one, '--seeds', '40', '--json');
 	expect(alone.status).toBe(0);
-	const [thud] = (JSON.parse(alone.stdout) as Reviewed).shakes;
+	const [thud] = (JSON.parse(alone.stdout) as Reviewed).reviewed;
 	expect(Object.keys(thud!.figures)).toEqual(FIGURE_NAMES);
 	const { mildest, median, worst } = thud!.figures.turning!;
 	expect(mildest < median && median < worst).toBe(true);
-	const [held] = (JSON.parse(run(two, '--seeds', '40', '--against', one, '--json').stdout) as Reviewed).shakes;
+	const [held] = (JSON.parse(run(two, '--seeds', '40', '--against', one, '--json').stdout) as Reviewed).reviewed;
 	// A turn is linear in its amount.
 	expect(held!.figures.turning!.median).toBeCloseTo(2 * median, 6);
 	expect(held!.apart!.turning!.by).toBeCloseTo(median, 6);

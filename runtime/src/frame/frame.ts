@@ -31,6 +31,7 @@ import type { WalkingBody } from './rig';
 import { Stride } from './stride';
 
 export type { Clear } from '../chain/boom';
+export { WHOLE, type Share } from '../chain/share';
 
 /** What of a kit frames are made with. */
 export type Played = Pick<Kit, 'events' | 'parameters' | 'presets' | 'cues' | 'world' | 'rigs'>;

@@ -8,14 +8,12 @@
  *
  * Nothing that a game sends while it runs makes it throw: what it does not know is counted and told once, what is no number changes nothing.
  */
-import { WHOLE, type Share } from '../chain/share';
-import { Frame, type Clear, type FrameBody } from '../frame/frame';
+import { Frame, WHOLE, type Clear, type FrameBody, type Share } from '../frame/frame';
 import { VIEWERS } from '../cues/links';
 import type { Occurrence } from '../cues/types';
 import { isShake } from '../shake/types';
 import { type AnyPreset, type Kit } from '../kit/types';
 import { DT, TIME } from '../units/clock';
-import { clamp } from '../math/scalar';
 import type { Seconds } from '../units/quantities';
 
 /** What was sent that cannot be: each is told once, and counted from then on. */
@@ -336,7 +334,8 @@ export class Runtime {
 			};
 			for (const part in WHOLE) {
 				const wish: unknown = settings[part as keyof Share];
-				if (wish !== undefined) share[part] = part === 'intensity' ? clamp(wish as number, 0, 2) : wish === true;
+				if (wish !== undefined)
+					share[part] = part === 'intensity' ? Math.min(2, Math.max(0, wish as number)) : wish === true;
 			}
 			this.frame.setShare(i, share as unknown as Share);
 		});

@@ -26,7 +26,7 @@ export const COMFORT = {
 	},
 	pumping: {
 		label: 'lens pumping',
-		unit: '° in 1 s',
+		unit: '°',
 		says: 'how far the lens goes at most within a second; in a flat picture in percent'
 	},
 	load: { label: 'load', unit: '%/s', says: 'how fast the centre moves on average, of the picture’s height a second' },

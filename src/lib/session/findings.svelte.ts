@@ -51,6 +51,8 @@ export class FindingsOf {
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private going = false;
 	private round = 0;
+	/** What is looked at before all else: what somebody works on. */
+	private first: Subject | null = null;
 	private later: ReturnType<typeof setTimeout> | undefined;
 	private eyes: Eyes | null = null;
 	/** Of motion, by document: what was found in it last. */
@@ -78,6 +80,19 @@ export class FindingsOf {
 			this.eyes?.close();
 			this.eyes = null;
 		};
+	}
+
+	/** Whether the motion of this one was looked at as it is. */
+	knows(subject: { readonly kind: string; readonly id: string }): boolean {
+		void [this.moving, this.looks];
+		return this.byKey.has(`${subject.kind} ${subject.id}`);
+	}
+
+	/** Looks at this one before all others, from the next time on; at once where it was not looked at yet. */
+	prefer(subject: Subject | null): void {
+		const isNew = subject && (!this.first || keyOf(this.first) !== keyOf(subject)) && !this.byKey.has(keyOf(subject));
+		this.first = subject;
+		if (isNew && this.looks) this.stir();
 	}
 
 	/** Something changed. */
@@ -125,7 +140,10 @@ export class FindingsOf {
 			for (const key of this.byKey.keys())
 				if (!subjects.some((subject) => keyOf(subject) === key)) this.byKey.delete(key);
 			const isRun = ({ kind }: Subject): boolean => kind === 'rig' || kind === 'course';
-			for (const subject of [...subjects.filter((one) => !isRun(one)), null, ...subjects.filter(isRun)]) {
+			const { first } = this;
+			const soon = subjects.filter((one) => first && keyOf(one) === keyOf(first));
+			const rest = subjects.filter((one) => !soon.includes(one));
+			for (const subject of [...soon, ...rest.filter((one) => !isRun(one)), null, ...rest.filter(isRun)]) {
 				if (round !== this.round) return;
 				if (subject === null) {
 					this.tell();
@@ -138,6 +156,7 @@ export class FindingsOf {
 					keyOf(subject),
 					found.map((one) => ({ kind: subject.kind, document: document!, finding: findingOf(one, document!) }))
 				);
+				if (soon.includes(subject)) this.tell();
 			}
 			if (round === this.round) this.tell();
 		} catch {

@@ -82,6 +82,12 @@ export interface ReviewDoor {
 	many(asked: Sent, seeds: number, progress: (part: number) => void): Promise<Reviewed | null>;
 	/** One play for each of these players. */
 	players(asked: Sent, shares: readonly Share[], seed: number): readonly ForPlayer[];
+	/** A verdict to send, as JSON and as a page. */
+	verdict(
+		kit: Kit,
+		wish: VerdictWish,
+		progress: (part: number) => void
+	): Promise<{ readonly json: string; readonly html: string }>;
 	/** One play of each, as far as it is there. */
 	all(kit: Kit, subjects: readonly Subject[], progress: (part: number) => void): Promise<readonly AllRow[]>;
 }
@@ -90,6 +96,14 @@ export interface ReviewDoor {
 export interface ForPlayer {
 	readonly share: Share;
 	readonly figures: FiguresOfPlay;
+}
+
+export interface VerdictWish {
+	readonly subjects: readonly Subject[];
+	readonly seeds: number;
+	readonly against: { readonly name: string; readonly kit: Kit } | null;
+	/** When it was made, in words. */
+	readonly day: string;
 }
 
 export interface AllRow {

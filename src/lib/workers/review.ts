@@ -4,7 +4,7 @@ import type { Share } from 'dinesis-runtime/tools';
 import type { Kit } from '$lib/documents';
 import type { Reviewed, Subject } from '$lib/review';
 import { askOnce, type Making } from './in-worker';
-import type { AllRow, ForPlayer, LookedAt, ReviewDoor, Sent } from './protocol';
+import type { AllRow, ForPlayer, LookedAt, ReviewDoor, Sent, VerdictWish } from './protocol';
 
 export type { AllRow, ForPlayer, LookedAt, Making, Sent };
 
@@ -32,6 +32,15 @@ export const manyInWorker = (asked: Sent, seeds: number, progress: (part: number
 
 export const playersInWorker = (asked: Sent, shares: readonly Share[], seed: number): Making<readonly ForPlayer[]> =>
 	askOnce<ReviewDoor, readonly ForPlayer[]>(worker(), (door) => door.players(asked, shares, seed));
+
+export const verdictInWorker = (
+	kit: Kit,
+	wish: VerdictWish,
+	progress: (part: number) => void
+): Making<{ readonly json: string; readonly html: string }> =>
+	askOnce<ReviewDoor, { readonly json: string; readonly html: string }>(worker(), (door) =>
+		door.verdict(kit, wish, proxy(progress))
+	);
 
 export const allInWorker = (
 	kit: Kit,

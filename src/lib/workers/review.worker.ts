@@ -1,7 +1,9 @@
 /** Motion under review, off the page's thread. */
 import { expose } from 'comlink';
 import { costOf, detailOf, figuresOf, playMany, playOnce, type Asked } from '$lib/review';
-import { clearInGrounds } from '$lib/world/clear';
+import { comfortLimits, verdictOf } from '$lib/review/verdict';
+import { verdictPage } from '$lib/review/verdict-page';
+import { clearInGrounds, withinGrounds } from '$lib/world/clear';
 import type { ReviewDoor, Sent } from './protocol';
 
 const inGrounds = (asked: Sent): Asked => ({ ...asked, clear: clearInGrounds });
@@ -24,6 +26,17 @@ const door: ReviewDoor = {
 		return { motion, figures: figuresOf(motion), detail: detailOf(motion), cost };
 	},
 	many: async (asked, seeds, progress) => playMany(inGrounds(asked), { seeds, going: told(progress) }),
+	async verdict(kit, { subjects, seeds, against, day }, progress) {
+		const verdict = verdictOf(kit, {
+			subjects,
+			seeds,
+			limits: comfortLimits(kit),
+			against: against?.kit ?? null,
+			grounds: { clear: clearInGrounds, within: withinGrounds },
+			going: told(progress)
+		})!;
+		return { json: `${JSON.stringify(verdict, null, 2)}\n`, html: verdictPage(verdict, against?.name, day) };
+	},
 	players: (asked, shares, seed) =>
 		shares.map((share) => ({ share, figures: figuresOf(playOnce({ ...inGrounds(asked), player: share }, seed)) })),
 	async all(kit, subjects, progress) {

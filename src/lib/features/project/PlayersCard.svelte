@@ -52,7 +52,7 @@
 
 <Card
 	title="For players who want less motion"
-	says="What the game’s menu offers, by name: it goes out with the kit, and `setPlayer` takes one by its id. The Review says what each comes to."
+	says="What the game’s menu offers, by name: it goes out with the kit, and setPlayer takes one by its id. The Review says what each comes to."
 >
 	{#if list.length > 0}
 		<table>
@@ -149,6 +149,9 @@
 		padding: 2px 4px;
 		border-bottom: 1px solid var(--rule);
 		text-align: center;
+	}
+	input {
+		accent-color: var(--lamp);
 	}
 	td:first-child > :global(input) {
 		width: 100%;

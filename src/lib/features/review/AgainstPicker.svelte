@@ -107,6 +107,7 @@
 	.body {
 		width: 21rem;
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 8px;
 		padding: 4px;
 	}

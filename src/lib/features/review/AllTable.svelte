@@ -18,7 +18,6 @@
 		'percent',
 		'near',
 		'fastest',
-		'outOfPlace',
 		'smear',
 		'roll',
 		'turning',
@@ -89,7 +88,7 @@
 					{#each SHOWN as name (name)}
 						<th scope="col" title="{FIGURES[name].says}. Press: the most of it first"
 							><button aria-pressed={by === name} onclick={() => (by = by === name ? null : name)}
-								>{FIGURES[name].label} <small>{FIGURES[name].unit}</small></button
+								>{FIGURES[name].label.replace('moves ', '')} <small>{FIGURES[name].unit}</small></button
 							></th
 						>
 					{/each}
@@ -156,12 +155,12 @@
 	}
 	th,
 	td {
-		padding: 3px 7px;
+		padding: 3px 5px;
 		border-bottom: 1px solid var(--rule);
 		white-space: nowrap;
 	}
 	tbody th {
-		max-width: 300px;
+		max-width: 220px;
 		overflow: hidden;
 		text-overflow: ellipsis;
 	}

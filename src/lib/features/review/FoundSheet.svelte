@@ -17,6 +17,8 @@
 	const findings = $derived(session.findings);
 	const isOf = ({ kind, document }: Told): boolean => !of || (kind === of.kind && document.id === of.id);
 	const list = $derived(findings.list.filter(isOf));
+	/** Something is still to be looked at. */
+	const looks = $derived(of ? findings.looks && !findings.knows(of) : findings.looks);
 	const alone = $derived(findings.leftAlone.filter(({ told }) => isOf(told)));
 	/** Which one is about to be left alone. */
 	let asked = $state('');
@@ -35,8 +37,8 @@
 
 <div class="found">
 	<p role="status">
-		{#if list.length === 0}{findings.looks ? 'Looking …' : 'Nothing is found.'}
-		{:else}{list.length} found{findings.looks ? ', still looking …' : '.'}{/if}
+		{#if list.length === 0}{looks ? 'Looking …' : 'Nothing is found.'}
+		{:else}{list.length} found{looks ? ', still looking …' : '.'}{/if}
 	</p>
 	<ul aria-label="What was found">
 		{#each list as told (keyOf(told))}

@@ -17,6 +17,7 @@
 	const offered = $derived(settings.players);
 	/** Those of the project, else what is usually offered. */
 	const list = $derived<readonly PlayerSetting[]>(offered.length > 0 ? offered : USUAL_PLAYERS);
+	const call = $derived(`runtime.setPlayer({ setting: '${offered[0]?.id}' })`);
 	const rows = $derived([{ ...WHOLE, id: '', name: 'All motion' }, ...list]);
 	let told = $state.raw<readonly ForPlayer[]>([]);
 	let toldOf = $state.raw<readonly PlayerSetting[]>([]);
@@ -90,7 +91,7 @@
 		</p>
 	{:else}
 		<p>
-			They go out with the kit: in the game <code>runtime.setPlayer({'{'} setting: '{offered[0]!.id}' {'}'})</code>.
+			They go out with the kit: in the game <code>{call}</code>.
 			<a href="{desk.session.home}/project">Change them on the project’s page</a>.
 		</p>
 	{/if}
@@ -99,6 +100,7 @@
 <style>
 	.players {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 10px;
 		align-content: start;
 	}

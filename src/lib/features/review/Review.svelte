@@ -48,7 +48,10 @@
 
 	$effect(() => {
 		const subject = subjectOf(key);
-		untrack(() => desk.open(subject));
+		untrack(() => {
+			desk.open(subject);
+			session.findings.prefer(subject);
+		});
 	});
 	$effect(() => {
 		const [a, b, seed] = [desk.a?.sent, desk.b?.sent, desk.seed];
@@ -133,6 +136,7 @@
 				onclick={() => (desk.player = null)}>{desk.player.name} ×</Button
 			>{/if}
 		{#if desk.subject}<AgainstPicker {desk} />{/if}
+		{#await import('./VerdictMenu.svelte') then { default: VerdictMenu }}<VerdictMenu {desk} />{/await}
 	</RoomHead>
 	{#if !desk.kit}
 		<p class="late">The project is on its way …</p>
@@ -148,7 +152,11 @@
 	{:else}
 		<main>
 			<div class="left">
-				<div class="window"><ReviewWindow {desk} /></div>
+				<div class="window">
+					{#if desk.runs}
+						{#await import('./CourseWindow.svelte') then { default: CourseWindow }}<CourseWindow {desk} />{/await}
+					{:else}<ReviewWindow {desk} />{/if}
+				</div>
 				<Transport {desk} />
 				<Frame label="Curves" flow="fill"><Curves {desk} /></Frame>
 			</div>
@@ -197,7 +205,7 @@
 		padding: 10px 14px 12px;
 	}
 	.whole {
-		grid-template-columns: minmax(0, 1fr) 300px;
+		grid-template-columns: minmax(0, 1fr) 280px;
 	}
 	.left {
 		display: grid;

@@ -29,6 +29,9 @@ export function subjectOf(key: string): Subject | null {
 		: null;
 }
 
+/** Cues are judged by what they play: where a verdict is of all, shakes, rigs and courses say it. */
+export const isPlayable = ({ kind }: Subject): boolean => kind !== 'cue';
+
 const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
 	a.length === b.length && a.every((one, i) => one === b[i]);
 const LISTS = ['presets', 'events', 'parameters', 'cues', 'rigs', 'courses'] as const;
@@ -158,14 +161,25 @@ export class ReviewState {
 		return this.looks.a?.motion.view ?? 'space';
 	}
 
-	/** What a side adds at a time, as it would be shown at the picture rate. */
+	/** The moment that is shown: of the last picture, where so many a second are asked for. */
+	get shown(): Seconds {
+		const { time, pictures } = this;
+		return Math.min(this.seconds, pictures ? Math.floor(time * pictures + 1e-9) / pictures : time);
+	}
+	/** Both run on a course: then they are seen through their cameras. */
+	readonly runs = $derived.by((): boolean => {
+		const { subject, other } = this;
+		if (!subject || subject.kind === 'shake') return false;
+		return other?.of !== 'subject' || other.subject.kind !== 'shake';
+	});
+
+	/** What a side adds at the moment that is shown. */
 	offsetAt(side: 'a' | 'b', out: Float64Array): Float64Array {
 		const look = this.looks[side];
 		out.fill(0);
 		if (!look || look.motion.view !== this.view) return out;
 		const { track } = look.motion;
-		const time = this.pictures ? Math.floor(this.time * this.pictures + 1e-9) / this.pictures : this.time;
-		const at = Math.round(time * track.fps);
+		const at = Math.round(this.shown * track.fps);
 		if (at >= track.count) return out;
 		out.set(track.values.subarray(at * CHANNEL_COUNT, (at + 1) * CHANNEL_COUNT));
 		return out;
