@@ -21,7 +21,8 @@ import {
 import { measureShake, sampleShake } from '../src/lib/analysis';
 import { newCourse, readKit, writeKit, type Course, type Kit } from '../src/lib/documents';
 import { DEMO_KIT } from '../scripts/lib/paths';
-import { flatFrame, type Flat } from './flat';
+import { playMany } from '../src/lib/review';
+import { flatFrame, flatLook, type Flat } from './flat';
 import { naiveFrame } from './naive';
 
 const PLAYS = 64;
@@ -265,6 +266,31 @@ row(
 	2,
 	'× flat',
 	`${spread.a.toFixed(0)} ms on one thread; flat ${spread.b.toFixed(0)} ms`
+);
+// Under review: two seconds and a quarter at 240 samples a second, as it is seen by five things, and what comfort asks.
+const twoSeconds: ShakePreset = { ...wave, timing: { ...wave.timing, duration: 2 } };
+const review = paired(
+	() =>
+		void playMany(
+			{ kit: { ...demo, presets: [twoSeconds] }, subject: { kind: 'shake', id: wave.id } },
+			{ seeds: 1000 }
+		),
+	() => {
+		const [state, path] = [new Float64Array(24), new Float64Array(541)];
+		for (let seed = 1; seed <= 1000; seed++)
+			for (let i = 0; i < 541; i++) {
+				flatFrame(flatWave, i / 240, 0.8, out);
+				flatLook(out, state, path, i);
+			}
+	},
+	5
+);
+row(
+	'review: 1,000 seeds of a preset of 2 s',
+	review.ratio,
+	2.2,
+	'× flat',
+	`${review.a.toFixed(0)} ms on one thread; flat ${review.b.toFixed(0)} ms`
 );
 row(
 	'measure one preset over 32 seeds',

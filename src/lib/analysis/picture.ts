@@ -35,6 +35,8 @@ export function pictureMovement(
 const camera = new Float64Array(11);
 const [X, Y, Z] = [8, 9, 10];
 const FLAT_HALF = REFERENCE.flatHeight / 2;
+const REST_HALF = toRadians(REFERENCE.fov / 2);
+const REST_HEIGHT = sin(REST_HALF) / cos(REST_HALF);
 
 function lookInSpace(values: Float64Array, at: number): void {
 	const pitch = toRadians(values[at + 3]!);
@@ -46,10 +48,12 @@ function lookInSpace(values: Float64Array, at: number): void {
 	camera[3] = sin(yaw);
 	camera[4] = cos(roll);
 	camera[5] = sin(roll);
-	const half = toRadians(REFERENCE.fov / 2);
-	camera[6] = sin(half) / cos(half);
-	const moved = half + toRadians(values[at + 6]! / 2);
-	camera[7] = sin(moved) / cos(moved);
+	camera[6] = REST_HEIGHT;
+	camera[7] = REST_HEIGHT;
+	if (values[at + 6] !== 0) {
+		const moved = REST_HALF + toRadians(values[at + 6]! / 2);
+		camera[7] = sin(moved) / cos(moved);
+	}
 	for (let c = 0; c < 3; c++) camera[X + c] = values[at + c]!;
 }
 
@@ -64,19 +68,20 @@ function lookFlat(values: Float64Array, at: number): void {
 
 /** Through the camera as it was looked through last; false: it is behind it. */
 function seenThrough(distance: Metres, u: number, v: number, out: Float64Array): boolean {
-	const [cx, sx, cy, sy] = [camera[0]!, camera[1]!, camera[2]!, camera[3]!];
-	const [cz, sz, restHeight, height] = [camera[4]!, camera[5]!, camera[6]!, camera[7]!];
-	const px = u * REFERENCE.aspect * restHeight * distance - camera[X]!;
-	const py = v * restHeight * distance - camera[Y]!;
+	// One number after the other: it stands in every sample of a thousand plays.
+	const wide = camera[6]! * distance;
+	const px = u * REFERENCE.aspect * wide - camera[X]!;
+	const py = v * wide - camera[Y]!;
 	const pz = -distance - camera[Z]!;
 	// Into the moved camera: undo yaw, then pitch, then roll.
-	const ax = cy * px - sy * pz;
-	const az = sy * px + cy * pz;
-	const by = cx * py + sx * az;
-	const bz = -sx * py + cx * az;
+	const ax = camera[2]! * px - camera[3]! * pz;
+	const az = camera[3]! * px + camera[2]! * pz;
+	const by = camera[0]! * py + camera[1]! * az;
+	const bz = -camera[1]! * py + camera[0]! * az;
 	if (bz > -1e-3) return false;
-	out[0] = (cz * ax + sz * by) / (-bz * height);
-	out[1] = (-sz * ax + cz * by) / (-bz * height);
+	const scale = -bz * camera[7]!;
+	out[0] = (camera[4]! * ax + camera[5]! * by) / scale;
+	out[1] = (-camera[5]! * ax + camera[4]! * by) / scale;
 	return true;
 }
 

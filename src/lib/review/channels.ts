@@ -48,9 +48,12 @@ export function channelFigures({ values, count, fps }: Track): ChannelFigures[] 
 export function speedOf({ values, count, fps }: Track, c: number): number {
 	let most = 0;
 	for (let i = REACH; i < count - REACH; i++) {
-		let first = 0;
-		for (let k = 1; k <= REACH; k++)
-			first += FIRST[k - 1]! * (values[(i + k) * CHANNEL_COUNT + c]! - values[(i - k) * CHANNEL_COUNT + c]!);
+		const at = i * CHANNEL_COUNT + c;
+		let first =
+			FIRST[0] * (values[at + CHANNEL_COUNT]! - values[at - CHANNEL_COUNT]!) +
+			FIRST[1] * (values[at + 2 * CHANNEL_COUNT]! - values[at - 2 * CHANNEL_COUNT]!) +
+			FIRST[2] * (values[at + 3 * CHANNEL_COUNT]! - values[at - 3 * CHANNEL_COUNT]!) +
+			FIRST[3] * (values[at + 4 * CHANNEL_COUNT]! - values[at - 4 * CHANNEL_COUNT]!);
 		if (first < 0) first = -first;
 		if (first > most) most = first;
 	}

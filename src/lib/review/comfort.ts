@@ -5,6 +5,7 @@
 import { CHANNEL_COUNT, type Hertz, type Seconds } from 'dinesis-runtime/tools';
 import { speedOf } from './channels';
 import type { Motion } from './motion';
+import type { Seen } from './seen';
 import { densityOf } from './spectrum';
 
 export const COMFORT = {
@@ -58,23 +59,42 @@ const [LARGE, BACK] = [5, 2.5];
 const MINUTE: Seconds = 60;
 const [HEIGHT, PITCH, YAW, ROLL, FOV] = [1, 3, 4, 5, 6];
 
-/** `trail`: where the centre is off its place, x and y in percent of the picture's height, sample by sample. */
-export function comfortOf({ track, path, view }: Motion, trail: Float64Array): Record<ComfortName, number> {
+/** `centre`: as it is seen, in a picture of so many pixels' height. */
+export function comfortOf(
+	{ track, path, view }: Motion,
+	{ trail, average }: Pick<Seen, 'trail' | 'average'>,
+	pixels: number
+): Record<ComfortName, number> {
 	const { values, count, fps } = track;
-	const channel = (c: number): Float64Array =>
-		Float64Array.from({ length: count }, (_, i) => values[i * CHANNEL_COUNT + c]!);
+	const channel = (c: number): Float64Array => every(values, c, CHANNEL_COUNT, count);
 	return {
 		roll: farthest(path?.roll ?? channel(ROLL)),
 		turning: path ? farthest(path.turning) : Math.max(...[PITCH, YAW, ROLL].map((c) => speedOf(track, c))),
-		sway: slow(
-			[0, 1].map((c) => Float64Array.from({ length: count }, (_, i) => trail[2 * i + c]!)),
-			fps
-		),
-		heave: view === 'flat' ? 0 : 100 * slow([path?.heave ?? channel(HEIGHT)], fps),
+		sway:
+			count < LONG_ENOUGH * fps
+				? 0
+				: slow(
+						[0, 1].map((c) => every(trail, c, 2, count)),
+						fps
+					),
+		heave: view === 'flat' || count < LONG_ENOUGH * fps ? 0 : 100 * slow([path?.heave ?? channel(HEIGHT)], fps),
 		pumping: swing(path?.lens ?? channel(FOV), Math.round(fps)),
-		load: loadOf(trail, count, fps),
+		load: (average / pixels) * 100,
 		large: mostLarge(trail, count, fps)
 	};
+}
+
+/** Every so many of the numbers from one on. */
+function every(values: Float64Array, from: number, width: number, count: number): Float64Array {
+	const out = new Float64Array(count);
+	for (let i = 0; i < count; i++) out[i] = values[i * width + from]!;
+	return out;
+}
+
+/** A plain loop: it stands in every play of a thousand. */
+function isStill(curve: Float64Array): boolean {
+	for (let i = 0; i < curve.length; i++) if (curve[i] !== 0) return false;
+	return true;
 }
 
 function farthest(curve: Float64Array): number {
@@ -91,24 +111,16 @@ function farthest(curve: Float64Array): number {
 function slow(curves: readonly Float64Array[], fps: number): number {
 	let power = 0;
 	for (const curve of curves) {
-		if (curve.length < LONG_ENOUGH * fps || curve.every((value) => value === 0)) continue;
+		if (isStill(curve)) continue;
 		const { step, values } = densityOf(curve, fps);
 		for (let k = 0; k < values.length; k++) if (k * step >= SLOW[0] && k * step < SLOW[1]) power += values[k]! * step;
 	}
 	return Math.sqrt(power);
 }
 
-function loadOf(trail: Float64Array, count: number, fps: number): number {
-	let way = 0;
-	for (let i = 2; i < 2 * count; i += 2) {
-		const [dx, dy] = [trail[i]! - trail[i - 2]!, trail[i + 1]! - trail[i - 1]!];
-		way += Math.sqrt(dx * dx + dy * dy);
-	}
-	return count > 1 ? (way * fps) / (count - 1) : 0;
-}
-
 /** The most of the largest less the least value within so many samples: both kept in rising and falling queues. */
 function swing(curve: Float64Array, window: number): number {
+	if (isStill(curve)) return 0;
 	const of = (i: number): number => curve[i]!;
 	const [up, down]: [number[], number[]] = [[], []];
 	let [headUp, headDown, most] = [0, 0, 0];
@@ -129,11 +141,11 @@ function mostLarge(trail: Float64Array, count: number, fps: number): number {
 	const began: number[] = [];
 	let isLarge = false;
 	for (let i = 0; i < count; i++) {
-		const off = Math.sqrt(trail[2 * i]! ** 2 + trail[2 * i + 1]! ** 2);
-		if (!isLarge && off > LARGE) {
+		const off = trail[2 * i]! * trail[2 * i]! + trail[2 * i + 1]! * trail[2 * i + 1]!;
+		if (!isLarge && off > LARGE * LARGE) {
 			began.push(i / fps);
 			isLarge = true;
-		} else if (isLarge && off < BACK) isLarge = false;
+		} else if (isLarge && off < BACK * BACK) isLarge = false;
 	}
 	let [most, first] = [0, 0];
 	began.forEach((at, i) => {

@@ -4,7 +4,7 @@ import type { Track } from '$lib/analysis';
 import { channelFigures, settlesIn } from './channels';
 import { comfortOf, COMFORT } from './comfort';
 import type { Motion } from './motion';
-import { CENTRE, EYES, seenOf, seenOfAll, type Eyes, type Thing } from './seen';
+import { CENTRE, EYES, seenAndFar, seenOf, type Eyes, type Seen, type Thing } from './seen';
 import { densityOf, mainFrequency, type Density } from './spectrum';
 
 interface Figure {
@@ -50,28 +50,28 @@ export interface Judged {
 }
 export const JUDGED: Judged = { eyes: EYES, thing: { distance: 5, at: [0.5, 0.5] } };
 
-const DISTANCES = [1, 5, 20, 100] as const;
-const centres = DISTANCES.map((distance): Thing => ({ ...CENTRE, distance }));
+/** Beside what stands 5 m away. */
+const OTHERS = [1, 20, 100].map((distance): Thing => ({ ...CENTRE, distance }));
 
 /** The figures of one play. */
 export function figuresOf(motion: Motion, { eyes, thing }: Judged = JUDGED): FiguresOfPlay {
 	const { track, view } = motion;
-	const isFlat = view === 'flat';
 	// In a flat picture all distances are one.
-	const seen = seenOfAll(track, view, isFlat ? [CENTRE, thing] : [...centres, thing], eyes);
-	const at = (k: number) => seen[isFlat ? 0 : k]!;
-	const must = seen.at(-1)!;
+	const others = view === 'flat' ? [] : OTHERS;
+	const { seen, far } = seenAndFar(track, view, [CENTRE, thing], others, eyes);
+	const [centre, must] = seen as [Seen, Seen];
+	const percent = (k: number): number => ((far[k] ?? centre.farthest) / eyes.pixels) * 100;
 	return {
-		near: at(0).percent,
-		percent: at(1).percent,
-		middle: at(2).percent,
-		distant: at(3).percent,
-		fastest: (at(1).fastest / eyes.pixels) * 100,
-		outOfPlace: at(1).outOfPlace,
+		near: percent(0),
+		percent: centre.percent,
+		middle: percent(1),
+		distant: percent(2),
+		fastest: (centre.fastest / eyes.pixels) * 100,
+		outOfPlace: centre.outOfPlace,
 		offPicture: must.offPicture,
 		smear: must.smear,
 		smeared: must.smeared,
-		...comfortOf(motion, at(1).trail)
+		...comfortOf(motion, centre, eyes.pixels)
 	};
 }
 

@@ -150,7 +150,7 @@ const at120 = (seconds: number, of: Partial<Record<number, (t: number) => number
 		for (let c = 0; c < CHANNEL_COUNT; c++) values[i * CHANNEL_COUNT + c] = of[c]?.(i / 120) ?? 0;
 	return { view: 'space', track: { fps: 120, count, values }, ends: false, path: null };
 };
-const comfort = (motion: Motion) => comfortOf(motion, seenOf(motion.track, motion.view).trail);
+const comfort = (motion: Motion) => comfortOf(motion, seenOf(motion.track, motion.view), 1080);
 
 describe('comfort', () => {
 	it('roll and turning of a sine: its amplitude, and · 2πf', () => {

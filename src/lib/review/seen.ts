@@ -33,6 +33,8 @@ export interface Seen {
 	readonly outOfPlace: Seconds;
 	/** Seconds in which it is not on the picture. */
 	readonly offPicture: Seconds;
+	/** Pixels a second on average. */
+	readonly average: number;
 	/** The longest path within one picture with the shutter half open, in pixels. */
 	readonly smear: number;
 	/** Seconds in which that path is longer than can be made out. */
@@ -51,22 +53,45 @@ export const seenOf = (track: Track, view: View, thing: Partial<Thing> = {}, eye
 	seenOfAll(track, view, [{ ...CENTRE, ...thing }], { ...EYES, ...eyes })[0]!;
 
 /** Several things in one go: what one looks through is worked out once a sample. */
-export function seenOfAll({ values, count, fps }: Track, view: View, things: readonly Thing[], eyes: Eyes): Seen[] {
+export const seenOfAll = (track: Track, view: View, things: readonly Thing[], eyes: Eyes): Seen[] =>
+	seenAndFar(track, view, things, [], eyes).seen;
+
+/** The same, and of others only how far they go at most, in pixels. */
+export function seenAndFar(
+	{ values, count, fps }: Track,
+	view: View,
+	things: readonly Thing[],
+	others: readonly Thing[],
+	eyes: Eyes
+): { readonly seen: Seen[]; readonly far: number[] } {
 	const { pixels, pictures, share, smear } = eyes;
 	const out = new Float64Array(2);
 	const half = pixels / 2;
-	const watches = things.map(({ at: [u, v] }) => new Watch(u * REFERENCE.aspect, v, count, half, share * pixels));
+	const watches = things.map(({ at: [u, v] }) => new Watch(u * REFERENCE.aspect, v, count, half, (2 * share) ** 2));
+	/** Squares of the farthest, in half heights. */
+	const far = new Float64Array(others.length);
 	for (let i = 0; i < count; i++) {
 		lookThrough(values, i * CHANNEL_COUNT, view);
-		for (let k = 0; k < things.length; k++) {
+		for (let k = 0; k < watches.length; k++) {
 			const { distance, at } = things[k]!;
 			const isSeen = seenOn(view, distance, at[0], at[1], out);
-			watches[k]!.take(i, isSeen, out[0]!, out[1]!);
+			watches[k]!.take(i, isSeen, out);
+		}
+		for (let k = 0; k < others.length; k++) {
+			const { distance, at } = others[k]!;
+			if (!seenOn(view, distance, at[0], at[1], out)) continue;
+			const dx = out[0]! - at[0] * REFERENCE.aspect;
+			const dy = out[1]! - at[1];
+			const square = dx * dx + dy * dy;
+			if (square > far[k]!) far[k] = square;
 		}
 	}
 	// Half of a picture's time, in samples.
 	const open = Math.max(1, Math.round(fps / pictures / 2));
-	return watches.map((watch) => watch.told(fps, pixels, open, smear));
+	return {
+		seen: watches.map((watch) => watch.told(fps, pixels, open, smear)),
+		far: Array.from(far, (square) => Math.sqrt(square) * half)
+	};
 }
 
 /** One thing on the picture, sample by sample: x and y in half heights. */
@@ -75,7 +100,7 @@ class Watch {
 	private readonly path: Float64Array;
 	private readonly trail: Float64Array;
 	private readonly was: Float64Array;
-	/** The farthest and the fastest, in pixels. */
+	/** The square of the farthest, in half heights; the fastest, in pixels. */
 	private readonly most = new Float64Array(2);
 	private away = 0;
 	private gone = 0;
@@ -85,6 +110,7 @@ class Watch {
 		private readonly restY: number,
 		count: number,
 		private readonly half: number,
+		/** The square of what is out of place, in half heights. */
 		private readonly far: number
 	) {
 		this.path = new Float64Array(count);
@@ -92,8 +118,11 @@ class Watch {
 		this.was = Float64Array.of(restX, restY);
 	}
 
-	take(i: number, isSeen: boolean, x: number, y: number): void {
-		const { half, was, most, path, trail } = this;
+	/** `at`: where it is, x and y; handed over as it is, as numbers may be boxed. */
+	take(i: number, isSeen: boolean, at: Float64Array): void {
+		const x = at[0]!;
+		const y = at[1]!;
+		const { was, most, path, trail } = this;
 		if (!isSeen || x > REFERENCE.aspect || x < -REFERENCE.aspect || y > 1 || y < -1) this.gone++;
 		if (!isSeen) {
 			this.away++;
@@ -102,14 +131,16 @@ class Watch {
 			trail.copyWithin(2 * i, 2 * i - 2, 2 * i);
 			return;
 		}
-		const [dx, dy] = [x - this.restX, y - this.restY];
+		const dx = x - this.restX;
+		const dy = y - this.restY;
 		trail[2 * i] = dx * 50;
 		trail[2 * i + 1] = dy * 50;
-		const off = Math.sqrt(dx * dx + dy * dy) * half;
+		const off = dx * dx + dy * dy;
 		if (off > this.far) this.away++;
 		if (off > most[0]!) most[0] = off;
-		const [mx, my] = [x - was[0]!, y - was[1]!];
-		const moved = i > 0 ? Math.sqrt(mx * mx + my * my) * half : 0;
+		const mx = x - was[0]!;
+		const my = y - was[1]!;
+		const moved = i > 0 ? Math.sqrt(mx * mx + my * my) * this.half : 0;
 		path[i] = i > 0 ? path[i - 1]! + moved : 0;
 		if (moved > most[1]!) most[1] = moved;
 		was[0] = x;
@@ -118,7 +149,7 @@ class Watch {
 
 	told(fps: number, pixels: number, open: number, unclear: number): Seen {
 		const { path, most, trail } = this;
-		const [farthest, fastest] = [most[0]!, most[1]! * fps];
+		const [farthest, fastest] = [Math.sqrt(most[0]!) * this.half, most[1]! * fps];
 		let [smear, smeared] = [0, 0];
 		for (let i = open; i < path.length; i++) {
 			const way = path[i]! - path[i - open]!;
@@ -130,6 +161,7 @@ class Watch {
 			percent: (farthest / pixels) * 100,
 			degrees: (Math.atan((farthest / this.half) * HALF) / Math.PI) * 180,
 			fastest,
+			average: path.length > 1 ? (path.at(-1)! * fps) / (path.length - 1) : 0,
 			outOfPlace: this.away / fps,
 			offPicture: this.gone / fps,
 			smear,
