@@ -1,8 +1,9 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { newCue, newPreset, NO_LINKS } from 'dinesis-runtime/tools';
-import { wholeKit, type Kit } from '$lib/documents';
+import { silencedId, wholeKit, type Kit, type Silenced } from '$lib/documents';
+import type { MotionFinding } from '$lib/review/findings';
 import * as looking from '$lib/documents/findings';
-import { FindingsOf } from './findings.svelte';
+import { FindingsOf, type Eyes } from './findings.svelte';
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] }));
 afterEach(() => void vi.useRealTimers());
@@ -16,7 +17,8 @@ const kitWith = (count: number, amount: number): Kit => {
 	return wholeKit('K', presets, wiring, []);
 };
 
-const watch = (kit: () => Kit | null): FindingsOf => new FindingsOf(kit, () => Promise.resolve(looking));
+const watch = (kit: () => Kit | null): FindingsOf =>
+	new FindingsOf(kit, () => Promise.resolve(looking), undefined, null);
 
 describe('what is found in the project', () => {
 	it('is looked for once it is quiet, counted, the gravest first, and had by document', async () => {
@@ -70,6 +72,94 @@ describe('what is found in the project', () => {
 		findings.stir();
 		await vi.advanceTimersByTimeAsync(600);
 		expect(findings.list.map(({ finding }) => finding.check)).toEqual(['points-nowhere']);
+		close();
+	});
+});
+
+describe('what is found in how it moves', () => {
+	const found = (sentence: string): MotionFinding => ({
+		check: 'too-much',
+		level: 'warning',
+		place: 'amount',
+		sentence,
+		why: 'It makes some people unwell.',
+		fix: { label: 'Lower it', document: { ...newPreset('p-1', 'P 1'), amount: 0.5 } as never }
+	});
+	/** Eyes that answer at once, and what they were asked. */
+	function eyesWith(answer: (id: string) => readonly MotionFinding[]) {
+		const asked: string[] = [];
+		const eyes: Eyes = {
+			put: (kit) => Promise.resolve(kit.presets.map(({ id }) => ({ kind: 'shake' as const, id }))),
+			find: ({ id }) => {
+				asked.push(id);
+				return Promise.resolve(answer(id));
+			},
+			close: () => void asked.push('closed')
+		};
+		return { eyes, asked };
+	}
+	const watchMotion = (kit: () => Kit, eyes: Eyes, silenced: () => readonly Silenced[] = () => []): FindingsOf =>
+		new FindingsOf(
+			kit,
+			() => Promise.resolve(looking),
+			silenced,
+			() => Promise.resolve(eyes)
+		);
+
+	it('comes after what settings tell, what one works on first; its fix keeps what changed since', async () => {
+		const { eyes, asked } = eyesWith((id) => (id === 'p-1' ? [found('Too much.')] : []));
+		const findings = watchMotion(() => kitWith(3, 1), eyes);
+		findings.prefer({ kind: 'shake', id: 'p-1' });
+		const close = findings.open();
+		await vi.advanceTimersByTimeAsync(600);
+		expect([asked, findings.list.map(({ finding }) => finding.check)]).toEqual([[], ['points-nowhere']]);
+		await vi.advanceTimersByTimeAsync(1000);
+		expect(asked).toEqual(['p-1', 'p-0', 'p-2']);
+		expect(findings.inMotion('shake', 'p-1')).toHaveLength(1);
+		expect(findings.knows({ kind: 'shake', id: 'p-2' })).toBe(true);
+		expect(findings.knows({ kind: 'rig', id: 'r' })).toBe(false);
+		const [told] = findings.inMotion('shake', 'p-1');
+		const since = { ...told!.document, name: 'Another name' };
+		expect(told!.finding.fix!.apply(since)).toMatchObject({ name: 'Another name', amount: 0.5 });
+		close();
+		expect(asked.at(-1)).toBe('closed');
+	});
+
+	it('what changes meanwhile makes it stale: nothing more is asked until it is quiet again', async () => {
+		let answer: (list: readonly MotionFinding[]) => void = () => undefined;
+		const { eyes, asked } = eyesWith(() => []);
+		const slow: Eyes = {
+			...eyes,
+			find: (subject) => (void eyes.find(subject), new Promise((done) => (answer = done)))
+		};
+		const findings = watchMotion(() => kitWith(3, 1), slow);
+		const close = findings.open();
+		await vi.advanceTimersByTimeAsync(1500);
+		expect(asked).toEqual(['p-0']);
+		findings.stir();
+		answer([found('Stale.')]);
+		await vi.advanceTimersByTimeAsync(300);
+		expect([asked, findings.inMotion('shake', 'p-0')]).toEqual([['p-0'], []]);
+		await vi.advanceTimersByTimeAsync(1500);
+		expect(asked).toEqual(['p-0', 'p-0']);
+		close();
+	});
+
+	it('what is left alone is not told, and why is kept', async () => {
+		const { eyes } = eyesWith((id) => (id === 'p-0' ? [found('Too much.')] : []));
+		const one = { kind: 'shake', of: 'p-0', check: 'too-much', reason: 'a ship that capsizes' } as const;
+		const silenced = [{ ...one, id: silencedId('shake', 'p-0', 'too-much') }];
+		const findings = watchMotion(
+			() => kitWith(1, 1),
+			eyes,
+			() => silenced
+		);
+		const close = findings.open();
+		await vi.advanceTimersByTimeAsync(2000);
+		expect(findings.list.map(({ finding }) => finding.check)).toEqual(['points-nowhere']);
+		expect(findings.leftAlone.map(({ told, why }) => [told.finding.sentence, why.reason])).toEqual([
+			['Too much.', 'a ship that capsizes']
+		]);
 		close();
 	});
 });

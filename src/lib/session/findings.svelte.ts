@@ -1,7 +1,7 @@
 /** Everything found in the project, worked out while nobody does anything, in parts that nobody feels: settings here, motion in a worker. */
 import { silencedId, type AnyDocument, type Kit, type KindName, type Silenced, type Told } from '$lib/documents';
 import type { Subject } from '$lib/review';
-import type { MotionFinding } from '$lib/review/findings';
+import { findingOf, type MotionFinding } from '$lib/review/findings/finding';
 
 /** What looks comes when there is time to look: nothing of it is seen at first. */
 const looking = () => import('$lib/documents/findings');
@@ -82,6 +82,11 @@ export class FindingsOf {
 		};
 	}
 
+	/** What was found in how one moves, and is not left alone. */
+	inMotion(kind: KindName, id: string): readonly Told[] {
+		return this.moving.filter((told) => told.kind === kind && told.document.id === id && !this.left.has(idOf(told)));
+	}
+
 	/** Whether the motion of this one was looked at as it is. */
 	knows(subject: { readonly kind: string; readonly id: string }): boolean {
 		void [this.moving, this.looks];
@@ -134,7 +139,6 @@ export class FindingsOf {
 		if (round !== this.round) return;
 		this.looks = true;
 		try {
-			const { findingOf } = await import('$lib/review/findings/finding');
 			this.eyes ??= await this.fetchEyes!();
 			const subjects = await this.eyes.put(kit);
 			for (const key of this.byKey.keys())

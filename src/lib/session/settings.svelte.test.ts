@@ -1,10 +1,10 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { newPreset, NO_LINKS } from 'dinesis-runtime/tools';
-import { DEFAULT_SETTINGS, PROJECT_ID } from '$lib/documents';
+import { DEFAULT_SETTINGS, PROJECT_ID, USUAL_PLAYERS } from '$lib/documents';
 import { openSession } from './testing/open-session';
 
 afterEach(() => vi.unstubAllGlobals());
-const facts = { id: PROJECT_ID, world: NO_LINKS, settings: DEFAULT_SETTINGS, carried: {} };
+const facts = { id: PROJECT_ID, world: NO_LINKS, settings: DEFAULT_SETTINGS, players: [], carried: {} };
 
 describe('the project’s settings', () => {
 	it('are changed as one step each, and undone', () => {
@@ -53,5 +53,21 @@ describe('the project’s settings', () => {
 		session.rewire('Link', (w) => ({ ...w, world: { ...w.world, events: [{ from: 'jump', event: 'hop' }] } as never }));
 		expect(session.wiring.world.events).toHaveLength(1);
 		expect(session.settings.now.frameRate).toBe(24);
+	});
+
+	it('what players may choose, and what is too much, go out with the kit', async () => {
+		const { session } = openSession([
+			['project', facts],
+			['shake', newPreset('thud', 'Thud')]
+		]);
+		await session.courses.fetch();
+		expect([session.asKit!.players, session.asKit!.settings]).toEqual([undefined, undefined]);
+		session.settings.changePlayers('Offer', () => USUAL_PLAYERS);
+		session.settings.setLimit('roll', 2, 'roll');
+		expect(session.asKit!.players!.map(({ id }) => id)).toContain('gentle');
+		expect(session.asKit!.settings!.limits).toEqual({ roll: 2 });
+		session.undo();
+		session.undo();
+		expect(session.settings.players).toEqual([]);
 	});
 });

@@ -33,6 +33,7 @@
 		untrack(() => {
 			bench.choose(key);
 			session.look(key);
+			session.findings.prefer({ kind: 'shake', id: key });
 		});
 	});
 	$effect(() => shows.keep());

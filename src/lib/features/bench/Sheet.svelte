@@ -5,7 +5,7 @@
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import type { GameParameter, ShakePreset } from 'dinesis-runtime';
 	import { channelsOf, newLayer, type Channel, type Layer } from 'dinesis-runtime/tools';
-	import { copyLayer, freeId, layerName } from '$lib/documents';
+	import { copyLayer, freeId, layerName, type Finding } from '$lib/documents';
 	import type { MotionWorker } from '$lib/workers/motion';
 	import type { Shelf } from '$lib/workers/shelf';
 	import type { BenchState } from './bench.svelte';
@@ -57,7 +57,8 @@
 	);
 	const found = $derived([
 		...unknownDrive(preset, { parameters }),
-		...checkPreset(preset, { pictureRate: bench.pictureRate || 60 })
+		...checkPreset(preset, { pictureRate: bench.pictureRate || 60 }),
+		...bench.session.findings.inMotion('shake', preset.id).map(({ finding }) => finding as unknown as Finding)
 	]);
 
 	// Another preset begins on its first page.

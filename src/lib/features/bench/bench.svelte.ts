@@ -84,7 +84,7 @@ export class BenchState {
 	private nextRepeat: Seconds = 0;
 	private stopListening: () => void;
 
-	constructor(private readonly session: ProjectSession) {
+	constructor(readonly session: ProjectSession) {
 		this.player = this.newPlayer(session.presets);
 		this.events = new BenchEvents(session);
 		const stopRenames = session.onRenamed(({ kind, id }, from) => {

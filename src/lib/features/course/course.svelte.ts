@@ -51,7 +51,14 @@ export class CourseState {
 
 	readonly course = $derived.by((): Course | undefined => this.session.courses.get(this.id));
 
-	private readonly checked = $derived.by(() => (this.course ? checkCourse(this.course, this.session.played) : []));
+	private readonly checked = $derived.by((): Finding<Course>[] => {
+		const { course, session } = this;
+		if (!course) return [];
+		const moving = session.findings
+			.inMotion('course', course.id)
+			.map(({ finding }) => finding as unknown as Finding<Course>);
+		return [...checkCourse(course, session.played), ...moving];
+	});
 
 	/** What looks wrong in the course, at places that begin so. */
 	found(at: string): Finding<Course>[] {

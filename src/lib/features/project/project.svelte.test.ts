@@ -1,17 +1,22 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newCue, newPreset, newRig, NO_LINKS } from 'dinesis-runtime/tools';
-import { DEFAULT_SETTINGS, PROJECT_ID } from '$lib/documents';
+import { newCue, newPreset, newRig, NO_LINKS, WHOLE } from 'dinesis-runtime/tools';
+import { DEFAULT_SETTINGS, playerWords, PROJECT_ID, USUAL_PLAYERS } from '$lib/documents';
+import PlayersCard from './PlayersCard.svelte';
 import { openSession } from '$lib/session/testing/open-session';
 import { ProjectPage } from './project.svelte';
 import { firstSteps } from './steps';
 
-const facts = { id: PROJECT_ID, world: NO_LINKS, settings: DEFAULT_SETTINGS, carried: {} };
+const facts = { id: PROJECT_ID, world: NO_LINKS, settings: DEFAULT_SETTINGS, players: [], carried: {} };
 const bell = { id: 'bell', name: 'Bell', kind: 'moment', placed: false, tags: [], values: [] };
 let answers: Record<string, { status: number; body: unknown }>;
 beforeEach(() => {
 	answers = {};
 });
-afterEach(() => vi.unstubAllGlobals());
+afterEach(() => {
+	cleanup();
+	vi.unstubAllGlobals();
+});
 
 /** A page on a session whose server answers as `answers` say, and else as one in memory does. */
 function opened(documents: Parameters<typeof openSession>[0] = [['project', facts]]) {
@@ -110,5 +115,39 @@ describe('the first steps', () => {
 				['cue', { ...cue, on: false }]
 			])
 		).toBe('.x....');
+	});
+});
+
+describe('for players who want less motion', () => {
+	const button = (name: string | RegExp) => screen.getByRole('button', { name });
+	it('the usual ones are offered with a press, changed, joined by others, and taken off', async () => {
+		const { session } = opened();
+		render(PlayersCard, { session });
+		await fireEvent.click(button('Offer the usual ones'));
+		expect(session.settings.players).toEqual(USUAL_PLAYERS);
+		await fireEvent.click(screen.getByRole('checkbox', { name: 'Gentle: bob' }));
+		expect(session.settings.players.find(({ id }) => id === 'gentle')).toMatchObject({ bob: false, gentle: true });
+		const another = screen.getByRole('textbox', { name: 'Another one' });
+		await fireEvent.input(another, { target: { value: 'As calm as it gets' } });
+		await fireEvent.click(button('Offer'));
+		const made = { id: 'as-calm-as-it-gets', name: 'As calm as it gets', intensity: 1 };
+		expect(session.settings.players.at(-1)).toMatchObject(made);
+		await fireEvent.click(button('Offer Gentle no more'));
+		expect(session.settings.players.some(({ id }) => id === 'gentle')).toBe(false);
+		session.undo();
+		expect(session.settings.players.some(({ id }) => id === 'gentle')).toBe(true);
+	});
+
+	it('a setting in words says what it leaves out', () => {
+		expect(USUAL_PLAYERS.map(playerWords)).toEqual([
+			'50 %',
+			'no rotation',
+			'no roll',
+			'no lens',
+			'no head bob',
+			'gentle',
+			'0 %, no head bob'
+		]);
+		expect(playerWords(WHOLE)).toBe('all of it');
 	});
 });

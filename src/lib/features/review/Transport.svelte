@@ -36,7 +36,7 @@
 			hint="Which play: the same one on both sides"
 			onchange={(value) => (desk.seed = Math.round(value))}
 		/>
-		<Button title="Another play (N)" onclick={() => ((desk.seed += 1), desk.begin())}>next</Button>
+		<Button title="Another play (S)" onclick={() => ((desk.seed += 1), desk.begin())}>next</Button>
 	</span>
 	<Segments
 		small

@@ -48,7 +48,7 @@ export function reviewCommands(desk: ReviewState): CommandTable {
 				id: 'review next',
 				label: 'The next play: another seed',
 				about: 'review',
-				keys: ['n'],
+				keys: ['s'],
 				when: looking,
 				run: () => {
 					desk.seed++;

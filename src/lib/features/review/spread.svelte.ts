@@ -16,6 +16,8 @@ export class SpreadState {
 	trouble = $state('');
 	figure = $state<FigureName>('percent');
 	private going: readonly Making<Reviewed>[] = [];
+	/** Which run is under way: what an earlier one still says is not heard. */
+	private round = 0;
 
 	constructor(
 		readonly desk: ReviewState,
@@ -33,6 +35,7 @@ export class SpreadState {
 	/** Plays each side so many times. */
 	async run(seeds: number): Promise<void> {
 		this.cancel();
+		const mine = ++this.round;
 		const sides = [this.desk.a, this.desk.b].flatMap((side) => (side ? [side.sent] : []));
 		const parts = sides.map(() => 0);
 		this.progress = 0;
@@ -40,25 +43,26 @@ export class SpreadState {
 		const going = sides.map((sent, i) =>
 			this.ask(sent, seeds, (part) => {
 				parts[i] = part;
-				if (this.going === going) this.progress = parts.reduce((sum, one) => sum + one, 0) / parts.length;
+				if (this.round === mine) this.progress = parts.reduce((sum, one) => sum + one, 0) / parts.length;
 			})
 		);
 		this.going = going;
 		try {
 			const [a, b] = await Promise.all(going.map(({ done }) => done));
-			if (this.going !== going || !a) return;
+			if (this.round !== mine || !a) return;
 			this.a = { sent: sides[0]!, reviewed: a };
 			this.b = b ? { sent: sides[1]!, reviewed: b } : null;
 		} catch (error) {
-			if (this.going === going) this.trouble = error instanceof Error ? error.message : String(error);
+			if (this.round === mine) this.trouble = error instanceof Error ? error.message : String(error);
 		} finally {
-			if (this.going === going) this.progress = null;
+			if (this.round === mine) this.progress = null;
 		}
 	}
 
 	cancel(): void {
 		const { going } = this;
 		this.going = [];
+		this.round++;
 		for (const one of going) one.cancel();
 		this.progress = null;
 	}

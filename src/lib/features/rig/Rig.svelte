@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** A camera's chain, stage after stage, each with its meter and switch; the stage that is chosen is drawn and tuned below, beside the picture. */
+	import type { Finding } from '$lib/documents';
 	import { checkRig } from '$lib/documents/checks/rig-findings';
+	import type { Rig } from 'dinesis-runtime';
 	import { onMount, untrack } from 'svelte';
 	import { LAG_AXES, viewOf, type LagAxisName, type ViewKind } from 'dinesis-runtime/tools';
 	import type { ProjectSession } from '$lib/session/session.svelte';
@@ -50,7 +52,14 @@
 		if (lag && !lag.axes[axis]) axis = LAG_AXES.find((name) => lag.axes[name]) ?? 'x';
 	});
 
-	const findings = $derived(rig && session.missing === 0 ? checkRig(rig, session.played.presets) : []);
+	const findings = $derived(
+		rig && session.missing === 0
+			? [
+					...checkRig(rig, session.played.presets),
+					...session.findings.inMotion('rig', rig.id).map(({ finding }) => finding as unknown as Finding<Rig>)
+				]
+			: []
+	);
 	const nameOf = (preset: string): string | undefined => session.bobsAndLags.find((p) => p.id === preset)?.name;
 
 	onMount(() => {

@@ -28,6 +28,7 @@ import {
 	type MotionFinding
 } from '.';
 import * as rest from './rest';
+import { spoil } from '../testing/spoil';
 import { AS_ONE } from './diagonal';
 import { OFF } from './drifts';
 import { TOO_FAST } from './folds';
@@ -379,6 +380,17 @@ describe('kits', () => {
 			]);
 		}
 	}, 60_000);
+
+	it.each(Array.from({ length: 12 }, (_, i) => i + 1))('what a seed spoiled is found where it is: %i', (seed) => {
+		const { kit, subject, check } = spoil(demoKit(), seed);
+		const told = motionFindings(new Watched(kit, GROUNDS), subject).map((one) => one.check);
+		expect([seed, subject.kind, subject.id, told]).toEqual([
+			seed,
+			subject.kind,
+			subject.id,
+			expect.arrayContaining([check])
+		]);
+	});
 
 	it('each check says why it matters; what is not there has no findings; a fix keeps what else has changed since', () => {
 		for (const { why } of MOTION_CHECKS) expect(why.length).toBeGreaterThan(20);
