@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { FIGURE_NAMES } from '../src/lib/review';
+import { MOTION_CHECKS } from '../src/lib/review/findings';
 import { ROOT } from './lib/paths';
 
 let folder = '';
@@ -65,7 +66,13 @@ it('fails what passes a limit, and says how often', () => {
 	expect([wrong.status, wrong.stderr]).toEqual([2, expect.stringContaining('--limit names "loudness"')]);
 });
 
-it('every figure and every command of docs/review.md is one', () => {
+it('docs/review.md tells every figure and every check there is, and no other', () => {
 	const text = readFileSync(join(ROOT, 'docs/review.md'), 'utf8');
-	expect([...text.matchAll(/^\| `(\w+)` \|/gm)].map((m) => m[1])).toEqual(FIGURE_NAMES);
+	const [figures = '', rest = ''] = text.split('## Frequencies');
+	expect([...figures.matchAll(/^\| `(\w+)` \|/gm)].map((m) => m[1])).toEqual(FIGURE_NAMES);
+	const [, checks = ''] = rest.split('## What is found');
+	const told = [...checks.matchAll(/^\| (`[^|]+`) \|/gm)].flatMap((m) =>
+		[...m[1]!.matchAll(/`([\w-]+)`/g)].map((n) => n[1]!)
+	);
+	expect(told.sort()).toEqual([...new Set(MOTION_CHECKS.map(({ check }) => check))].sort());
 });

@@ -137,17 +137,6 @@ export const SHOTS: readonly Shot[] = [
 		}
 	},
 	{
-		name: 'bench-night',
-		path: 'bench/out-of-breath',
-		act: async (page) => {
-			await pictureReady(page);
-			await page.keyboard.press('n');
-			await page.keyboard.press(' ');
-			await page.waitForTimeout(2500);
-			await freeze(page);
-		}
-	},
-	{
 		name: 'library',
 		path: 'library',
 		act: async (page) => {
@@ -188,6 +177,22 @@ export const SHOTS: readonly Shot[] = [
 		act: async (page) => {
 			await page.locator('.glass.ready').waitFor();
 			await page.getByRole('radio', { name: /events and values/ }).click();
+			await page.waitForTimeout(600);
+		}
+	},
+	{
+		name: 'review',
+		path: 'review/shake%3Askiff-aground',
+		act: async (page) => {
+			await page.locator('.glass.ready').waitFor();
+			await page.getByRole('button', { name: 'Held against' }).click();
+			await page.getByRole('combobox', { name: 'What it is held against' }).fill('hatch slam');
+			await page.keyboard.press('Enter');
+			await page.getByText(/is milder in/).waitFor();
+			await page.getByRole('button', { name: 'Pause' }).click();
+			await page.getByRole('slider', { name: 'Moment' }).focus();
+			for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+			await page.mouse.move(640, 30);
 			await page.waitForTimeout(600);
 		}
 	},

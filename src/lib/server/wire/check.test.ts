@@ -34,7 +34,8 @@ const frames = {
 		[4, { call: 'set', value: 'cold', to: 0.5 }],
 		[5, { call: 'play', preset: 'thud', options: { strength: 2 } }],
 		[5, { call: 'stop', what: { tag: 'a' }, cut: false }],
-		[5, { call: 'rig', rig: null, over: 1 }]
+		[5, { call: 'rig', rig: null, over: 1 }],
+		[6, { call: 'player', settings: { setting: null, intensity: 0.5, gentle: true, who: 'one' } }]
 	],
 	played: [{ at: 0.5, cue: 'c', preset: 'thud', viewer: 'one', outcome: 'played', strength: 1 }],
 	lost: [0, 0]
