@@ -99,3 +99,26 @@ test('the Course room, the shelf and the project’s page', async ({ page }) => 
 	await expect(page.getByRole('listbox')).toBeVisible();
 	expect(await found(page), 'a key').toEqual([]);
 });
+
+test('the Review, tab by tab', async ({ page }) => {
+	await open(page, demo('review/shake%3Askiff-aground'));
+	await expect(page.getByRole('table', { name: 'Comfort' })).toBeVisible();
+	await page.getByRole('button', { name: 'Held against' }).click();
+	await page.getByRole('combobox', { name: 'What it is held against' }).fill('hatch slam');
+	await page.keyboard.press('Enter');
+	await expect(page.getByText(/is milder in/)).toBeVisible();
+	expect(await found(page), 'figures').toEqual([]);
+	for (const [tab, waits] of [
+		['Many plays', 'All figures over many plays'],
+		['Players', 'For players who want less']
+	] as const) {
+		await page.getByRole('tab', { name: tab }).click();
+		await expect(page.getByRole('table', { name: waits })).toBeVisible();
+		expect(await found(page), tab).toEqual([]);
+	}
+	await page.getByRole('tab', { name: 'Frequencies' }).click();
+	expect(await found(page), 'frequencies').toEqual([]);
+	await open(page, demo('review'));
+	await expect(page.getByRole('table', { name: 'All that moves' }).getByRole('row').nth(5)).toBeVisible();
+	expect(await found(page), 'all').toEqual([]);
+});

@@ -39,7 +39,7 @@ it('tells what is wrong with the motion, and why it matters; --quick looks at se
 	};
 	expect([status, findings.map(({ check, place }) => [check, place])]).toEqual([
 		0,
-		[['too-much', 'presets[0].amount']]
+		[['too-much-roll', 'presets[0].amount']]
 	]);
 	expect([findings[0]!.why!.length > 20, findings[0]!.fix]).toEqual([
 		true,
@@ -49,7 +49,7 @@ it('tells what is wrong with the motion, and why it matters; --quick looks at se
 });
 
 it('what the project leaves alone with a reason is counted, not told', () => {
-	const one = { kind: 'shake', of: 'capsizes', check: 'too-much', reason: 'the ship goes down' };
+	const one = { kind: 'shake', of: 'capsizes', check: 'too-much-roll', reason: 'the ship goes down' };
 	const silenced = [{ ...one, id: silencedId(one.kind, one.of, one.check) }];
 	const { stdout, stderr } = run(kit('meant.json', { silenced }));
 	expect([stdout, stderr]).toEqual(['', expect.stringContaining('nothing found, 1 left alone with a reason')]);

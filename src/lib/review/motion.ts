@@ -187,7 +187,11 @@ function playCourse(asked: Asked, seed: number): Motion {
 	}
 	// Metres and pixels are not told in one: that view which is seen longer.
 	const view = views.filter((one) => one === 'flat').length * 2 > count ? 'flat' : 'space';
-	views.forEach((one, i) => one !== view && values.fill(0, i * CHANNEL_COUNT, (i + 1) * CHANNEL_COUNT));
+	views.forEach((one, i) => {
+		if (one === view) return;
+		values.fill(0, i * CHANNEL_COUNT, (i + 1) * CHANNEL_COUNT);
+		for (const row of ['roll', 'turning', 'heave', 'lens'] as const) watch.path[row][i] = 0;
+	});
 	return { view, track: { fps: GRID_HZ, count, values }, ends, path: watch.path };
 }
 

@@ -40,7 +40,7 @@ describe('a verdict', () => {
 		expect(row!.passed).toEqual([{ figure: 'roll', limit: 8, share: 1, from: expect.any(Number), to: 1 }]);
 		expect(row!.players.map(({ id, figures }) => [id, figures.roll])).toEqual([['half', 5]]);
 		expect(row!.findings.map(({ check, fix }) => [check, fix])).toContainEqual([
-			'too-much',
+			'too-much-roll',
 			expect.stringContaining('Lower the amount')
 		]);
 		expect(Math.max(...row!.curve)).toBe(0);
@@ -54,11 +54,11 @@ describe('a verdict', () => {
 	});
 
 	it('what is left alone is not told; what cannot be played is left out; it can be given up', () => {
-		const reason = { kind: 'shake', of: 'tilt', check: 'too-much', reason: 'a ship that capsizes' } as const;
-		const silenced = [{ ...reason, id: silencedId('shake', 'tilt', 'too-much') }];
+		const reason = { kind: 'shake', of: 'tilt', check: 'too-much-roll', reason: 'a ship that capsizes' } as const;
+		const silenced = [{ ...reason, id: silencedId('shake', 'tilt', 'too-much-roll') }];
 		expect(
 			of(10, {}, { settings: { ...settings, silenced } }).reviewed[0]!.findings.map(({ check }) => check)
-		).not.toContain('too-much');
+		).not.toContain('too-much-roll');
 		expect(of(10, { subjects: [{ kind: 'rig', id: 'gone' }] }).reviewed).toEqual([]);
 		expect(verdictOf(kit(10), { ...options, going: (part) => part < 0.5 })).toBe(null);
 	});

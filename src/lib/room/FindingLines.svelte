@@ -12,7 +12,7 @@
 	let { list, onfix, most = 99 }: Props = $props();
 </script>
 
-{#each list.slice(0, most) as finding (finding.check + finding.place)}
+{#each list.slice(0, most) as finding (finding.check + finding.place + finding.sentence)}
 	<p class={finding.level} role={finding.level === 'note' ? undefined : 'status'}>
 		{finding.sentence}
 		{#if finding.fix && onfix}<button onclick={() => onfix(finding)}>{finding.fix.label}</button>{/if}

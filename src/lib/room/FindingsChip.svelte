@@ -24,7 +24,7 @@
 			{#snippet button()}{said}{/snippet}
 			{#snippet children(close)}
 				<ul aria-label="What was found">
-					{#each findings.list.slice(0, SHOWN) as told (told.kind + told.document.id + told.finding.check + told.finding.place)}
+					{#each findings.list.slice(0, SHOWN) as told (told.kind + told.document.id + told.finding.check + told.finding.place + told.finding.sentence)}
 						{@const { kind, document, finding } = told}
 						<li class={finding.level}>
 							<a href={session.addressOf(kind, document.id)} onclick={close}

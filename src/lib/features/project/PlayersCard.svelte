@@ -150,9 +150,6 @@
 		border-bottom: 1px solid var(--rule);
 		text-align: center;
 	}
-	input {
-		accent-color: var(--lamp);
-	}
 	td:first-child > :global(input) {
 		width: 100%;
 	}

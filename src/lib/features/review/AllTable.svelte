@@ -155,7 +155,7 @@
 	}
 	th,
 	td {
-		padding: 3px 5px;
+		padding: 0 5px;
 		border-bottom: 1px solid var(--rule);
 		white-space: nowrap;
 	}
@@ -173,6 +173,7 @@
 		border: 0;
 		background: none;
 		padding: 0;
+		min-height: 24px;
 		color: inherit;
 		cursor: pointer;
 	}

@@ -2,7 +2,6 @@
 	/** What was found, why it matters, its fix; what is left alone, and for which reason. */
 	import { KINDS, type Told } from '$lib/documents';
 	import { titleOf } from '$lib/room/history';
-	import { idOf } from '$lib/session/findings.svelte';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
@@ -24,7 +23,8 @@
 	let asked = $state('');
 	let reason = $state<string>('');
 
-	const keyOf = (told: Told): string => `${told.kind} ${told.document.id} ${told.finding.check} ${told.finding.place}`;
+	const keyOf = (told: Told): string =>
+		`${told.kind} ${told.document.id} ${told.finding.check} ${told.finding.place} ${told.finding.sentence}`;
 	const nameOf = ({ kind, document }: Told): string =>
 		titleOf(session, { uuid: '', kind, id: document.id, name: document.name ?? '' });
 	function leave({ kind, document, finding }: Told) {
@@ -49,7 +49,7 @@
 					>{/if}
 				<p>{finding.sentence}</p>
 				{#if finding.why}<p class="why">{finding.why}</p>{/if}
-				{#if asked === idOf(told)}
+				{#if asked === keyOf(told)}
 					<form
 						onsubmit={(event) => {
 							event.preventDefault();
@@ -71,7 +71,7 @@
 						<Button
 							title="It is not told any more, anywhere, and why is kept"
 							onclick={() => {
-								asked = idOf(told);
+								asked = keyOf(told);
 								reason = '';
 							}}>It is meant so …</Button
 						>

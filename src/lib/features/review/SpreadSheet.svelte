@@ -183,7 +183,7 @@
 	}
 	th,
 	td {
-		padding: 2px 6px;
+		padding: 0 6px;
 		border-bottom: 1px solid var(--rule);
 		white-space: nowrap;
 	}
@@ -207,6 +207,7 @@
 		border: 0;
 		background: none;
 		padding: 0;
+		min-height: 24px;
 		color: inherit;
 		cursor: pointer;
 		text-decoration: underline dotted var(--rule-strong);

@@ -275,20 +275,22 @@ describe('what was found', () => {
 				fix: { label: 'Lower the amount', apply: (one: object) => ({ ...one, amount: 0.5 }) as never }
 			}
 		};
-		(session.findings as unknown as { moving: unknown }).moving = [told];
+		const another = { ...told, finding: { ...told.finding, sentence: 'Too much turning.' } };
+		// Two of one check at one place stand beside each other.
+		(session.findings as unknown as { moving: unknown }).moving = [told, another];
 		await tick();
 		render(FoundSheet, { session, of: { kind: 'shake', id: 'tilt' } });
-		expect(screen.getByText('It makes some people unwell.')).toBeTruthy();
-		await fireEvent.click(screen.getByRole('button', { name: 'It is meant so …' }));
+		expect(screen.getAllByText('It makes some people unwell.')[1]).toBeTruthy();
+		await fireEvent.click(screen.getAllByRole('button', { name: 'It is meant so …' })[0]!);
 		await fireEvent.input(screen.getByRole('textbox', { name: 'Why it is meant so' }), {
 			target: { value: 'a ship that capsizes' }
 		});
 		await fireEvent.click(screen.getByRole('button', { name: 'Leave it alone' }));
 		expect(session.findings.list).toEqual([]);
-		expect(screen.getByText('Meant so: a ship that capsizes')).toBeTruthy();
-		await fireEvent.click(screen.getByRole('button', { name: 'Tell it again' }));
-		expect(session.findings.list).toHaveLength(1);
-		await fireEvent.click(screen.getByRole('button', { name: 'Lower the amount' }));
+		expect(screen.getAllByText('Meant so: a ship that capsizes')[0]).toBeTruthy();
+		await fireEvent.click(screen.getAllByRole('button', { name: 'Tell it again' })[0]!);
+		expect(session.findings.list).toHaveLength(2);
+		await fireEvent.click(screen.getAllByRole('button', { name: 'Lower the amount' })[0]!);
 		expect(session.preset('tilt')!.amount).toBe(0.5);
 	});
 });

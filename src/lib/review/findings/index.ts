@@ -89,7 +89,11 @@ function foundBy(check: MotionCheck<AnyDocument>, document: AnyDocument, watched
 	} catch {
 		// What it points at is not there: that is found elsewhere.
 	}
-	return found.map((one) => ({ ...one, check: check.check, why: check.why }));
+	return found.map(({ about, ...one }) => ({
+		...one,
+		check: about ? `${check.check}-${about}` : check.check,
+		why: check.why
+	}));
 }
 
 /** Everything found in how a kit moves, as a report has it: places begin at the kit's root. */

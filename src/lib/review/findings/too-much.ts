@@ -33,7 +33,15 @@ export const tooMuch: MotionCheck<ShakePreset> = {
 			const fix = LINEAR.includes(name)
 				? { label: `Lower the amount to ${said(Number(amount.toPrecision(2)))}`, document: withAmount(preset, amount) }
 				: undefined;
-			return [{ level: 'warning', place: 'amount', sentence: sentenceOf(name, value, limit), ...(fix && { fix }) }];
+			return [
+				{
+					level: 'warning',
+					about: name,
+					place: 'amount',
+					sentence: sentenceOf(name, value, limit),
+					...(fix && { fix })
+				}
+			];
 		});
 	}
 };
@@ -48,7 +56,7 @@ const alike = <T extends Rig | Course>(kind: SubjectKind, place: string): Motion
 			const limit = comfortLimit(watched, name);
 			return figures[name] <= limit
 				? []
-				: [{ level: 'warning', place, sentence: sentenceOf(name, figures[name], limit) }];
+				: [{ level: 'warning', about: name, place, sentence: sentenceOf(name, figures[name], limit) }];
 		});
 	}
 });

@@ -6,6 +6,8 @@ import type { Watched } from './watched';
 /** What was found; plain data, as it is found off the page's thread. */
 export interface MotionFound<T> {
 	readonly level: Level;
+	/** Which of several that one check tells: each can be left alone by itself. */
+	readonly about?: string;
 	/** The place within the document. */
 	readonly place: string;
 	/** What is wrong, with its measure. */
