@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** What was found, why it matters, its fix; what is left alone, and for which reason. */
-	import { KINDS, type Told } from '$lib/documents';
-	import { titleOf } from '$lib/room/history';
+	import { KINDS, type AnyDocument, type Told } from '$lib/documents';
+	import type { Cue } from 'dinesis-runtime';
+	import { cueTitle } from '$lib/room/history';
 	import type { ProjectSession } from '$lib/session/session.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
@@ -26,7 +27,9 @@
 	const keyOf = (told: Told): string =>
 		`${told.kind} ${told.document.id} ${told.finding.check} ${told.finding.place} ${told.finding.sentence}`;
 	const nameOf = ({ kind, document }: Told): string =>
-		titleOf(session, { uuid: '', kind, id: document.id, name: document.name ?? '' });
+		kind === 'cue'
+			? cueTitle(session, document as AnyDocument & Cue).replace(/^cue: /, '')
+			: (document.name ?? document.id);
 	function leave({ kind, document, finding }: Told) {
 		session.settings.leaveAlone({ kind, of: document.id, check: finding.check, reason });
 		asked = reason = '';

@@ -136,6 +136,9 @@
 				onclick={() => (desk.player = null)}>{desk.player.name} ×</Button
 			>{/if}
 		{#if desk.subject}<AgainstPicker {desk} />{/if}
+		{#if desk.better}<Button strong title="Make it what B is; undo takes it back" onclick={() => desk.take()}
+				>Take B</Button
+			>{/if}
 		{#await import('./VerdictMenu.svelte') then { default: VerdictMenu }}<VerdictMenu {desk} />{/await}
 	</RoomHead>
 	{#if !desk.kit}

@@ -89,6 +89,18 @@ describe('what is under review', () => {
 		expect([desk.b!.name, desk.looks.b!.figures.roll, desk.looks.a!.figures.roll]).toEqual(['last week', 6, 4]);
 	});
 
+	it('the better one is taken as one step; what is the same has nothing to take', () => {
+		desk.open({ kind: 'shake', id: 'tilt' });
+		desk.holdKit('last week', kitOfPresets('K', [{ ...session.preset('tilt')! }]));
+		expect(desk.better).toBe(null);
+		desk.holdKit('last week', kitOfPresets('K', [{ ...session.preset('tilt')!, amount: 0.5 }]));
+		desk.take();
+		expect([session.preset('tilt')!.amount, desk.better]).toEqual([0.5, null]);
+		session.undo();
+		expect(session.preset('tilt')!.amount).toBe(1);
+		expect(desk.better).not.toBe(null);
+	});
+
 	it('is sent again only when something of it changed', () => {
 		desk.open({ kind: 'shake', id: 'tilt' });
 		const before = desk.a!.sent;

@@ -1,7 +1,8 @@
 /** The Review room's state: what is looked at, what it is held against, which play, which moment. */
 import type { PlayerSetting, ShakePreset } from 'dinesis-runtime';
 import { CHANNEL_COUNT, CHANNELS, isShake, type Channel, type Seconds, type View } from 'dinesis-runtime/tools';
-import type { Kit } from '$lib/documents';
+import { dequal } from 'dequal/lite';
+import type { AnyDocument, Kit } from '$lib/documents';
 import { neededFor, SUBJECT_KINDS, type Subject, type SubjectKind } from '$lib/review';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { LookedAt, Sent } from '$lib/workers/review';
@@ -20,6 +21,13 @@ export interface Side {
 
 /** What is drawn over each other: the picture's centre, or a channel. */
 export type Drawn = 'picture' | Channel;
+
+function documentIn(kit: Kit, { kind, id }: Subject): AnyDocument | undefined {
+	const list = { shake: kit.presets, cue: kit.cues, rig: kit.rigs, course: kit.courses }[
+		kind
+	] as readonly AnyDocument[];
+	return list.find((one) => one.id === id);
+}
 
 export const subjectKey = ({ kind, id }: Subject): string => `${kind}:${id}`;
 export function subjectOf(key: string): Subject | null {
@@ -121,6 +129,24 @@ export class ReviewState {
 		if (other.of === 'subject') return { name: this.nameOf(other.subject), sent: this.keep('b', kit, other.subject) };
 		return { name: other.name, sent: this.keep('b', other.kit, subject) };
 	});
+
+	/** What B is of the same document, where it is otherwise; null: there is nothing to take. */
+	readonly better = $derived.by((): AnyDocument | null => {
+		const { kit, subject, other } = this;
+		if (!kit || !subject || other?.of !== 'kit') return null;
+		const [mine, theirs] = [documentIn(kit, subject), documentIn(other.kit, subject)];
+		return mine && theirs && !dequal(mine, theirs) ? theirs : null;
+	});
+
+	/** Makes it what B is: one step that undo takes back. */
+	take(): void {
+		const { kit, subject, other, better, session } = this;
+		const document = kit && subject && documentIn(kit, subject);
+		if (!document || !better || other?.of !== 'kit') return;
+		const fix = { label: `Take it as in ${other.name}`, apply: () => better };
+		session.fix({ kind: subject.kind, document, finding: { check: '', level: 'note', place: '', sentence: '', fix } });
+		session.say(`“${this.nameOf(subject)}” is as in ${other.name}.`, { label: 'Undo', run: () => session.goBack() });
+	}
 
 	open(subject: Subject | null): void {
 		if (subject && this.subject && subjectKey(subject) === subjectKey(this.subject)) return;

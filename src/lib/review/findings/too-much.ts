@@ -10,7 +10,7 @@ import type { Watched } from './watched';
 const LINEAR: readonly ComfortName[] = ['roll', 'turning', 'sway', 'heave', 'pumping', 'load'];
 
 const why =
-	'More than this makes some people unwell, or is more than the eye follows. The limit is set on the project’s page of the Review.';
+	'More than this makes some people unwell, or is more than the eye follows. The limit is the project’s own, set in the Review’s table of comfort.';
 
 /** The project's own limits, else ours. */
 export const comfortLimit = (watched: Watched, name: ComfortName): number =>
