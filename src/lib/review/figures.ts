@@ -19,7 +19,14 @@ const SEEN = {
 	percent: { label: 'moves at 5 m', unit: '%', says: 'the same for what stands 5 m away' },
 	middle: { label: 'moves at 20 m', unit: '%', says: 'the same for what stands 20 m away' },
 	distant: { label: 'moves at 100 m', unit: '%', says: 'the same for what stands 100 m away' },
-	fastest: { label: 'fastest', unit: '%/s', says: 'of the picture’s height a second, at the centre, 5 m away' },
+	nearFast: {
+		label: 'fastest at 1 m',
+		unit: '%/s',
+		says: 'how fast what stands 1 m away moves, of the picture’s height a second'
+	},
+	fastest: { label: 'fastest at 5 m', unit: '%/s', says: 'the same for what stands 5 m away' },
+	middleFast: { label: 'fastest at 20 m', unit: '%/s', says: 'the same for what stands 20 m away' },
+	distantFast: { label: 'fastest at 100 m', unit: '%/s', says: 'the same for what stands 100 m away' },
 	outOfPlace: {
 		label: 'out of place',
 		unit: 's',
@@ -58,15 +65,19 @@ export function figuresOf(motion: Motion, { eyes, thing }: Judged = JUDGED): Fig
 	const { track, view } = motion;
 	// In a flat picture all distances are one.
 	const others = view === 'flat' ? [] : OTHERS;
-	const { seen, far } = seenAndFar(track, view, [CENTRE, thing], others, eyes);
+	const { seen, far, fast } = seenAndFar(track, view, [CENTRE, thing], others, eyes);
 	const [centre, must] = seen as [Seen, Seen];
 	const percent = (k: number): number => ((far[k] ?? centre.farthest) / eyes.pixels) * 100;
+	const speed = (k: number): number => ((fast[k] ?? centre.fastest) / eyes.pixels) * 100;
 	return {
 		near: percent(0),
 		percent: centre.percent,
 		middle: percent(1),
 		distant: percent(2),
+		nearFast: speed(0),
 		fastest: (centre.fastest / eyes.pixels) * 100,
+		middleFast: speed(1),
+		distantFast: speed(2),
 		outOfPlace: centre.outOfPlace,
 		offPicture: must.offPicture,
 		smear: must.smear,

@@ -27,5 +27,5 @@ export {
 	type SubjectKind
 } from './motion';
 export { densityOf, mainFrequency, octaves, seenFrequency, shareBetween, type Density } from './spectrum';
-export { seenOf, seenOfAll, type Eyes, type Seen, type Thing } from './seen';
+export { EYES, seenOf, seenOfAll, type Eyes, type Seen, type Thing } from './seen';
 export { apartOf, likelyAbove, quantile, spreadOf, type Apart, type Likely, type Spread } from './spread';

@@ -130,6 +130,13 @@ describe('several things at once', () => {
 		const both = seenOfAll(moved, 'space', things, EYES);
 		things.forEach((thing, k) => expect(both[k]).toEqual(seenOf(moved, 'space', thing)));
 		const aside = seenOf(track(0.1, { 0: () => 0.2 }), 'space');
+		// A step aside of 1 m/s goes by in 1 ÷ (d tan 30°) half heights a second: less the farther.
+		const goes = figuresOf({ ...at120(1, { 0: (t) => t }) });
+		const speed = (d: number): number => (1 / d / HALF) * 50;
+		near(goes.nearFast, speed(1));
+		near(goes.fastest, speed(5));
+		near(goes.middleFast, speed(20));
+		near(goes.distantFast, speed(100));
 		// To the right: what stands still goes to the left.
 		near(aside.trail[20]!, (-0.2 / 5 / HALF) * 50);
 		near(aside.degrees, (Math.atan(0.2 / 5) / Math.PI) * 180);

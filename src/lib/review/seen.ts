@@ -56,20 +56,23 @@ export const seenOf = (track: Track, view: View, thing: Partial<Thing> = {}, eye
 export const seenOfAll = (track: Track, view: View, things: readonly Thing[], eyes: Eyes): Seen[] =>
 	seenAndFar(track, view, things, [], eyes).seen;
 
-/** The same, and of others only how far they go at most, in pixels. */
+/** The same, and of others only how far they go at most, in pixels, and how fast, in pixels a second. */
 export function seenAndFar(
 	{ values, count, fps }: Track,
 	view: View,
 	things: readonly Thing[],
 	others: readonly Thing[],
 	eyes: Eyes
-): { readonly seen: Seen[]; readonly far: number[] } {
+): { readonly seen: Seen[]; readonly far: number[]; readonly fast: number[] } {
 	const { pixels, pictures, share, smear } = eyes;
 	const out = new Float64Array(2);
 	const half = pixels / 2;
 	const watches = things.map(({ at: [u, v] }) => new Watch(u * REFERENCE.aspect, v, count, half, (2 * share) ** 2));
 	/** Squares of the farthest, in half heights. */
 	const far = new Float64Array(others.length);
+	/** Squares of the longest way between two samples; and where each was. */
+	const fast = new Float64Array(others.length);
+	const was = new Float64Array(2 * others.length);
 	for (let i = 0; i < count; i++) {
 		lookThrough(values, i * CHANNEL_COUNT, view);
 		for (let k = 0; k < watches.length; k++) {
@@ -84,13 +87,20 @@ export function seenAndFar(
 			const dy = out[1]! - at[1];
 			const square = dx * dx + dy * dy;
 			if (square > far[k]!) far[k] = square;
+			const mx = dx - was[2 * k]!;
+			const my = dy - was[2 * k + 1]!;
+			const way = mx * mx + my * my;
+			if (i > 0 && way > fast[k]!) fast[k] = way;
+			was[2 * k] = dx;
+			was[2 * k + 1] = dy;
 		}
 	}
 	// Half of a picture's time, in samples.
 	const open = Math.max(1, Math.round(fps / pictures / 2));
 	return {
 		seen: watches.map((watch) => watch.told(fps, pixels, open, smear)),
-		far: Array.from(far, (square) => Math.sqrt(square) * half)
+		far: Array.from(far, (square) => Math.sqrt(square) * half),
+		fast: Array.from(fast, (square) => Math.sqrt(square) * half * fps)
 	};
 }
 

@@ -1,5 +1,5 @@
 /** What the page asks of its workers. Everything that crosses is plain data. */
-import type { Asked, Cost, Detail, FiguresOfPlay, Motion, Reviewed, Subject } from '$lib/review';
+import type { Asked, Cost, Detail, Eyes, FiguresOfPlay, Motion, Reviewed, Subject } from '$lib/review';
 import type { CurveWish, MadeCurves } from '$lib/handover/curve-file';
 import type { AnyDocument, Arrival, Course, Held, Kit } from '$lib/documents';
 import type { MotionFinding } from '$lib/review/findings';
@@ -65,7 +65,10 @@ export interface HandoverDoor {
 }
 
 /** What is asked of the review's worker; a function cannot be sent: who stands in the way is known there. */
-export type Sent = Omit<Asked, 'clear'>;
+export interface Sent extends Omit<Asked, 'clear'> {
+	/** What it is judged by; left out: as the documents say. */
+	readonly eyes?: Eyes;
+}
 
 /** One play as it is looked at. */
 export interface LookedAt {

@@ -1,12 +1,13 @@
 /** Motion under review, off the page's thread. */
 import { expose } from 'comlink';
-import { costOf, detailOf, figuresOf, playMany, playOnce, type Asked } from '$lib/review';
+import { costOf, detailOf, figuresOf, JUDGED, playMany, playOnce, type Asked, type Judged } from '$lib/review';
 import { comfortLimits, verdictOf } from '$lib/review/verdict';
 import { verdictPage } from '$lib/review/verdict-page';
 import { clearInGrounds, withinGrounds } from '$lib/world/clear';
 import type { ReviewDoor, Sent } from './protocol';
 
 const inGrounds = (asked: Sent): Asked => ({ ...asked, clear: clearInGrounds });
+const judgedBy = ({ eyes }: Sent): Judged => (eyes ? { ...JUDGED, eyes } : JUDGED);
 /** Told so often, in milliseconds: telling takes longer than a play. */
 const OFTEN = 50;
 function told(progress: (part: number) => void): (part: number) => void {
@@ -23,9 +24,10 @@ const door: ReviewDoor = {
 	look(asked, seed) {
 		const motion = playOnce(inGrounds(asked), seed);
 		const cost = costOf(inGrounds(asked), seed, () => performance.now());
-		return { motion, figures: figuresOf(motion), detail: detailOf(motion), cost };
+		return { motion, figures: figuresOf(motion, judgedBy(asked)), detail: detailOf(motion), cost };
 	},
-	many: async (asked, seeds, progress) => playMany(inGrounds(asked), { seeds, going: told(progress) }),
+	many: async (asked, seeds, progress) =>
+		playMany(inGrounds(asked), { seeds, judged: judgedBy(asked), going: told(progress) }),
 	async verdict(kit, { subjects, seeds, against, day }, progress) {
 		const verdict = verdictOf(kit, {
 			subjects,
@@ -38,7 +40,10 @@ const door: ReviewDoor = {
 		return { json: `${JSON.stringify(verdict, null, 2)}\n`, html: verdictPage(verdict, against?.name, day) };
 	},
 	players: (asked, shares, seed) =>
-		shares.map((share) => ({ share, figures: figuresOf(playOnce({ ...inGrounds(asked), player: share }, seed)) })),
+		shares.map((share) => ({
+			share,
+			figures: figuresOf(playOnce({ ...inGrounds(asked), player: share }, seed), judgedBy(asked))
+		})),
 	async all(kit, subjects, progress) {
 		const tell = told(progress);
 		return subjects.map((subject, i) => {

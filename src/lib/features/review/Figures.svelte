@@ -2,8 +2,9 @@
 	/** The figures of the play that is looked at: as it is seen, what can make people unwell, each channel, what it costs. */
 	import type { FigureName } from '$lib/review';
 	import ChannelTable from './ChannelTable.svelte';
-	import { channelRows, comfortRows, seenRows, short, type Row } from './figures-told';
+	import { channelRows, comfortRows, seenRows, short, writtenAs, type Row } from './figures-told';
 	import FigureTable from './FigureTable.svelte';
+	import JudgedBy from './JudgedBy.svelte';
 	import type { ReviewState } from './review.svelte';
 
 	interface Props {
@@ -14,7 +15,7 @@
 	let { desk, own, onpick }: Props = $props();
 
 	const both = $derived(desk.b !== null);
-	const seen = $derived(seenRows(desk.looks, own));
+	const seen = $derived(seenRows(desk.looks, own).map((row) => writtenAs(row, desk.written, desk.eyes.pixels)));
 	const comfort = $derived(comfortRows(desk.looks, own));
 	/** Why one would take the one or the other, in a sentence. */
 	const verdict = $derived.by(() => {
@@ -34,6 +35,7 @@
 
 {#if desk.looks.a}
 	{#if verdict}<p class="verdict" role="status">{verdict}</p>{/if}
+	<JudgedBy {desk} />
 	<div class="tables">
 		<FigureTable label="As it is seen" rows={seen} {both} onpick={pick} />
 		<FigureTable

@@ -4,6 +4,7 @@
 	import { apartOf, FIGURE_NAMES, FIGURES, likelyAbove, type FigureName } from '$lib/review';
 	import Chart from '$lib/plots/Chart.svelte';
 	import Button from '$lib/ui/Button.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
 	import Select from '$lib/ui/Select.svelte';
 	import { spreadChart } from './charts';
 	import { limitOf, milderOf, plain as short } from './figures-told';
@@ -89,6 +90,25 @@
 			<Button onclick={() => spread.show('worst')} title="Look at the play with the most of it"
 				>Worst {short(told.worst)}</Button
 			>
+			<NumberField
+				label="limit"
+				name="Limit of {FIGURES[spread.figure].label}"
+				look="inline"
+				{unit}
+				value={limit ?? 0}
+				zero={limit === null ? 'none' : undefined}
+				min={0}
+				max={1e6}
+				step={(limit ?? told.median) >= 20 ? 1 : 0.1}
+				reset={limitOf(spread.figure) ?? 0}
+				hint="What is too much, for the whole project; Delete sets it back"
+				onchange={(most, done) => {
+					const usual = limitOf(spread.figure);
+					const none = most === usual || (usual === null && most === 0);
+					desk.session.settings.setLimit(spread.figure, none ? null : most, FIGURES[spread.figure].label);
+					if (done) desk.session.seal();
+				}}
+			/>
 			<span role="status">
 				{#if likely && limit !== null}
 					{#if likely.share === 0}

@@ -20,6 +20,24 @@ export interface Row {
 	readonly usual: number | null;
 }
 
+/** How far something moves, as one reads it. */
+export type Written = 'percent' | 'pixels' | 'degrees';
+const FAR: readonly FigureName[] = ['near', 'percent', 'middle', 'distant'];
+const FAST: readonly FigureName[] = ['nearFast', 'fastest', 'middleFast', 'distantFast'];
+
+/** A row whose percents are written as pixels of a picture so high, or as angles of one 60° high. */
+export function writtenAs(row: Row, as: Written, pixels: number): Row {
+	const isFast = FAST.includes(row.id as FigureName);
+	if (as === 'percent' || !(isFast || FAR.includes(row.id as FigureName))) return row;
+	const turn = (percent: number): number => (Math.atan((percent / 50) * Math.tan(Math.PI / 6)) * 180) / Math.PI;
+	// A speed is one around the middle of the picture, where an angle is as long as its tangent.
+	const slope = (percent: number): number => (((percent / 50) * Math.tan(Math.PI / 6)) / Math.PI) * 180;
+	const to = (value: number | null): number | null =>
+		value === null ? null : as === 'pixels' ? (value / 100) * pixels : isFast ? slope(value) : turn(value);
+	const unit = `${as === 'pixels' ? 'px' : '°'}${isFast ? '/s' : ''}`;
+	return { ...row, a: to(row.a), b: to(row.b), limit: to(row.limit), unit };
+}
+
 /** Below this share of the larger both count as the same. */
 const SAME = 0.01;
 
@@ -51,14 +69,15 @@ const rowOf = (
 };
 
 /** In a flat picture all distances are one. */
-const DISTANT: readonly FigureName[] = ['near', 'middle', 'distant'];
+const DISTANT: readonly FigureName[] = ['near', 'middle', 'distant', 'nearFast', 'middleFast', 'distantFast'];
 
 export function seenRows(sides: Sides, own: Readonly<Partial<Record<string, number>>> = {}): Row[] {
 	const flat = sides.a?.motion.view === 'flat';
 	return [
 		...FIGURE_NAMES.filter((name) => !isComfort(name) && !(flat && DISTANT.includes(name))).map((name) => {
 			const { unit, says } = FIGURES[name];
-			const label = flat && name === 'percent' ? 'farthest' : FIGURES[name].label;
+			const plainly = { percent: 'farthest', fastest: 'fastest' } as const;
+			const label = flat && (name === 'percent' || name === 'fastest') ? plainly[name] : FIGURES[name].label;
 			return rowOf(name, label, unit, says, sides, ({ figures }) => figures[name], limitOf(name, own));
 		}),
 		rowOf(

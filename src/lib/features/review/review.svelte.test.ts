@@ -10,7 +10,17 @@ import { ProjectSession } from '$lib/session/session.svelte';
 import { fetchFrom, MemoryServer } from '$lib/session/testing/memory-server';
 import type { LookedAt, Making, Sent } from '$lib/workers/review';
 import { curvesChart, folded, spectrumChart, spreadChart } from './charts';
-import { channelRows, comfortRows, limitOf, milderOf, plain, seenRows, short } from './figures-told';
+import {
+	channelRows,
+	comfortRows,
+	limitOf,
+	milderOf,
+	plain,
+	seenRows,
+	short,
+	writtenAs,
+	type Row
+} from './figures-told';
 import FigureTable from './FigureTable.svelte';
 import FoundSheet from './FoundSheet.svelte';
 import { ReviewState, subjectKey, subjectOf } from './review.svelte';
@@ -38,6 +48,8 @@ const looked = (sent: Sent, seed: number): LookedAt => {
 	const motion = playOnce(sent, seed);
 	return { motion, figures: figuresOf(motion), detail: detailOf(motion), cost: { micros: 1, plays: 1 } };
 };
+
+const PLAIN: Row = { id: '', label: '', unit: '%', says: '', a: 0, b: 0, milder: null, limit: null, usual: null };
 
 let session: ProjectSession;
 let desk: ReviewState;
@@ -165,6 +177,16 @@ describe('figures', () => {
 		const field = within(row).getByRole('spinbutton', { name: 'Limit of roll' });
 		await fireEvent.keyDown(field, { key: 'Delete' });
 		expect(set).toHaveBeenCalledWith('roll', null);
+	});
+
+	it('how far is written in percent, in pixels of a picture so high, or as an angle', () => {
+		const far: Row = { ...PLAIN, id: 'percent', a: 50, b: null, limit: 25 };
+		expect(writtenAs(far, 'percent', 1080)).toBe(far);
+		expect(writtenAs(far, 'pixels', 720)).toMatchObject({ a: 360, limit: 180, unit: 'px', b: null });
+		// Half the height of a picture 60° high is 30° from its middle.
+		expect(writtenAs(far, 'degrees', 720).a).toBeCloseTo(30, 12);
+		expect(writtenAs({ ...far, id: 'fastest' }, 'pixels', 1080).unit).toBe('px/s');
+		expect(writtenAs({ ...far, id: 'roll' }, 'pixels', 1080).a).toBe(50);
 	});
 
 	it('a limit holds for the whole project, and goes back to ours', () => {

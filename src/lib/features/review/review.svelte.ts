@@ -3,7 +3,8 @@ import type { PlayerSetting, ShakePreset } from 'dinesis-runtime';
 import { CHANNEL_COUNT, CHANNELS, isShake, type Channel, type Seconds, type View } from 'dinesis-runtime/tools';
 import { dequal } from 'dequal/lite';
 import type { AnyDocument, Kit } from '$lib/documents';
-import { neededFor, SUBJECT_KINDS, type Subject, type SubjectKind } from '$lib/review';
+import { EYES, neededFor, SUBJECT_KINDS, type Eyes, type Subject, type SubjectKind } from '$lib/review';
+import type { Written } from './figures-told';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { LookedAt, Sent } from '$lib/workers/review';
 import { cueTitle } from '$lib/room/history';
@@ -57,6 +58,10 @@ export class ReviewState {
 	strength = $state(1);
 	/** Whose eyes it is seen with; null: of somebody who wants all of it. */
 	player = $state.raw<PlayerSetting | null>(null);
+	/** What it is judged by. */
+	eyes = $state.raw<Eyes>(EYES);
+	/** How far something moves is told in percent of the picture's height, in pixels, or as an angle. */
+	written = $state<Written>('percent');
 	looks = $state.raw<{ readonly a: LookedAt | null; readonly b: LookedAt | null }>({ a: null, b: null });
 	/** Why there is nothing to look at; empty: there is. */
 	trouble = $state('');
@@ -105,7 +110,7 @@ export class ReviewState {
 	/** The same thing again where nothing of it changed: what hangs on it is not done anew. */
 	private keep(side: 'a' | 'b', kit: Kit, subject: Subject): Sent {
 		const player = this.player ?? undefined;
-		const next: Sent = { kit: neededFor(kit, subject), subject, strength: this.strength, player };
+		const next: Sent = { kit: neededFor(kit, subject), subject, strength: this.strength, player, eyes: this.eyes };
 		const last = this.sent.get(side);
 		const isSame =
 			last &&
@@ -113,6 +118,7 @@ export class ReviewState {
 			last.subject.id === subject.id &&
 			last.strength === next.strength &&
 			last.player === next.player &&
+			last.eyes === next.eyes &&
 			sameParts(last.kit, next.kit);
 		if (isSame) return last;
 		this.sent.set(side, next);
