@@ -1,4 +1,4 @@
-import { newBob, newCue, newPreset, newRig } from 'dinesis-runtime/tools';
+import { newBob, newCue, newPreset, newRig, WHOLE } from 'dinesis-runtime/tools';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { bareKit } from './testing/bare-kit';
@@ -123,6 +123,7 @@ describe('the change that brings it in', () => {
 			id: PROJECT_ID,
 			world: { events: [], values: [] },
 			settings: DEFAULT_SETTINGS,
+			players: [],
 			carried: {}
 		});
 		const parts = bring(read.value, [facts]);
@@ -180,8 +181,9 @@ describe('the change that brings it in', () => {
 	it('what the game raises is taken where nothing was, else joined or put in its place', () => {
 		const link = (event: string) => ({ from: 'jump' as const, event });
 		const brings = bareKit({ world: { events: [link('hit'), link('two')], values: [] }, extra: 1 } as never);
-		const facts = (events: object[], settings: ProjectSettings = DEFAULT_SETTINGS) =>
-			held('project', { id: PROJECT_ID, world: { events, values: [] }, settings, carried: {} });
+		const calm = { ...WHOLE, id: 'calm', name: 'Calm', intensity: 0.5 };
+		const facts = (events: object[], settings: ProjectSettings = DEFAULT_SETTINGS, players: object[] = []) =>
+			held('project', { id: PROJECT_ID, world: { events, values: [] }, settings, players, carried: {} });
 		const world = (parts: ReturnType<typeof bring>, from: Held) =>
 			documentOf<{ id: string; world: object; carried: object }>(
 				'project',
@@ -208,6 +210,23 @@ describe('the change that brings it in', () => {
 		expect(settingsOf(own)).toEqual(theirs);
 		const ours = { ...DEFAULT_SETTINGS, length: 'cm' as const };
 		expect(settingsOf(facts([link('own')], ours))).toEqual(ours);
+		// What players may choose is joined; what has the name here stays as it is here.
+		const offered = bareKit({
+			players: [
+				{ ...calm, intensity: 0.1 },
+				{ ...calm, id: 'still' }
+			]
+		});
+		const mine = facts([link('own')], ours, [calm]);
+		const joined = bring(offered, [mine], 'both')[0]!;
+		expect(
+			documentOf<ProjectFacts>('project', (changedBy(mine, joined.fields) as Envelope).body).players.map(
+				({ id, intensity }) => [id, intensity]
+			)
+		).toEqual([
+			['calm', 0.5],
+			['still', 0.5]
+		]);
 		// What a key fires goes by its new id where that was taken.
 		const keyed = bareKit({
 			presets: [newPreset('thud', 'Another')],

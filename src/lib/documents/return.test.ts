@@ -8,7 +8,13 @@ import { newEnvelope, type ChangePart, type Envelope } from './judge';
 import { DEFAULT_SETTINGS, PROJECT_ID, type AnyDocument, type KindName, type ProjectFacts } from './kinds';
 import { partsReturning } from './return';
 
-const facts = { id: PROJECT_ID, world: { events: [], values: [] }, settings: DEFAULT_SETTINGS, carried: {} } as never;
+const facts = {
+	id: PROJECT_ID,
+	world: { events: [], values: [] },
+	settings: DEFAULT_SETTINGS,
+	players: [],
+	carried: {}
+} as never;
 let count = 0;
 const held = (kind: KindName, document: AnyDocument, order: string, retired = false): Held => ({
 	...(creation(kind, document, order).to as Envelope),
