@@ -11,8 +11,8 @@ import {
 	worldLinks,
 	type WorldLinks
 } from 'dinesis-runtime/tools';
-import { kind, type Space } from '../types';
-import { DEFAULT_SETTINGS, settingsShape, SILENCED_KINDS, type ProjectSettings } from './settings';
+import { kind } from '../types';
+import { DEFAULT_SETTINGS, settingsShape, type ProjectSettings } from './settings';
 
 /** What belongs to the project itself: what the stand-in game raises, its settings, and what its kit carried that no room works on. */
 export interface ProjectFacts {
@@ -23,18 +23,6 @@ export interface ProjectFacts {
 	readonly players: readonly PlayerSetting[];
 	readonly carried: Readonly<Record<string, unknown>>;
 }
-
-const SPACES = {
-	shake: 'preset',
-	bob: 'preset',
-	lag: 'preset',
-	rig: 'rig',
-	cue: 'cue',
-	event: 'event',
-	value: 'value',
-	course: 'course',
-	project: 'project'
-} as const satisfies Record<(typeof SILENCED_KINDS)[number], Space>;
 
 /** There is one in each project. */
 export const PROJECT_ID = 'project';
@@ -66,8 +54,8 @@ export const project = kind<ProjectFacts>({
 		},
 		settings: {
 			...facts.settings,
-			keys: facts.settings.keys.map((key) => ({ ...key, of: at(key.kind, key.of) })),
-			silenced: facts.settings.silenced.map((one) => ({ ...one, of: at(SPACES[one.kind], one.of) }))
+			// What is left alone needs nothing to be there.
+			keys: facts.settings.keys.map((key) => ({ ...key, of: at(key.kind, key.of) }))
 		}
 	})
 });
