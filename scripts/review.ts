@@ -3,8 +3,15 @@
  * against another kit's, `--limit` and `--comfort` fail what passes a limit, `--json` and `--html` are the verdict to send. Exit 0, 1 when
  * a limit is passed, 2 when the kit cannot be read.
  */
-import { FIGURE_NAMES, FIGURES, SUBJECT_KINDS, type FigureName, type SubjectKind } from '../src/lib/review';
-import { subjectsOf } from '../src/lib/review/findings';
+import {
+	FIGURE_NAMES,
+	FIGURES,
+	said,
+	SUBJECT_KINDS,
+	subjectsOf,
+	type FigureName,
+	type SubjectKind
+} from '../src/lib/review';
 import { comfortLimits, verdictOf, type Verdict } from '../src/lib/review/verdict';
 import { verdictPage } from '../src/lib/review/verdict-page';
 import { clearInGrounds, withinGrounds } from '../src/lib/world/clear';
@@ -52,11 +59,10 @@ const verdict = verdictOf(kit, {
 	going: progressOn('playing')
 })!;
 
-const short = (value: number): string => String(Number(value.toPrecision(3)));
 function told({ reviewed }: Verdict): string {
 	const lines: string[] = [];
 	for (const { kind, id, name, seeds: plays, figures, passed, apart, settles, frequencies, findings } of reviewed) {
-		lines.push(`${name} (${kind} ${id}), ${plays} plays${settles === null ? '' : `, settles in ${short(settles)} s`}`);
+		lines.push(`${name} (${kind} ${id}), ${plays} plays${settles === null ? '' : `, settles in ${said(settles)} s`}`);
 		for (const figure of FIGURE_NAMES) {
 			const { label, unit } = FIGURES[figure];
 			const { median, p5, p95, worst, worstSeed } = figures[figure];
@@ -64,17 +70,17 @@ function told({ reviewed }: Verdict): string {
 			const than = apart?.[figure];
 			const differs =
 				than && than.chance < 0.01
-					? `; ${than.by > 0 ? '+' : ''}${short(than.by)} ${unit} against ${against}, p ${short(than.chance)}`
+					? `; ${than.by > 0 ? '+' : ''}${said(than.by)} ${unit} against ${against}, p ${said(than.chance)}`
 					: '';
 			lines.push(
-				`  ${label.padEnd(16)} ${short(median).padStart(7)} ${unit.padEnd(8)} (nine of ten ${short(p5)}–${short(p95)}; worst ${short(worst)}, seed ${worstSeed})${differs}`
+				`  ${label.padEnd(16)} ${said(median).padStart(7)} ${unit.padEnd(8)} (nine of ten ${said(p5)}–${said(p95)}; worst ${said(worst)}, seed ${worstSeed})${differs}`
 			);
 		}
-		const rates = Object.entries(frequencies).map(([channel, hertz]) => `${channel} ${short(hertz)} Hz`);
+		const rates = Object.entries(frequencies).map(([channel, hertz]) => `${channel} ${said(hertz)} Hz`);
 		if (rates.length > 0) lines.push(`  most of it at    ${rates.join(', ')}`);
 		for (const { figure, limit, share, from, to } of passed)
 			lines.push(
-				`  LIMIT: ${FIGURES[figure].label} above ${limit} ${FIGURES[figure].unit} in ${short(share * 100)} % of plays (${short(from * 100)}–${short(to * 100)} %)`
+				`  LIMIT: ${FIGURES[figure].label} above ${limit} ${FIGURES[figure].unit} in ${said(share * 100)} % of plays (${said(from * 100)}–${said(to * 100)} %)`
 			);
 		for (const { level, sentence } of findings) lines.push(`  ${level}: ${sentence}`);
 	}

@@ -2,7 +2,7 @@
 import type { BobPreset, Cue, GameEvent, Rig, ShakePreset } from 'dinesis-runtime';
 import type { Course } from './course-types';
 import { documentsIn } from './documents-in';
-import type { AnyDocument, KindName, ProjectFacts } from './kinds';
+import { DEFAULT_SETTINGS, type AnyDocument, type KindName, type ProjectFacts } from './kinds';
 import {
 	checkBob,
 	checkCourse,
@@ -25,7 +25,10 @@ const none = of(() => []);
 
 /** What is odd about a document, beside all else of its kit; by kind. */
 const FINDS: Readonly<Record<KindName, Find>> = {
-	shake: of<ShakePreset>((preset, kit) => [...unknownDrive(preset, kit), ...checkPreset(preset)]),
+	shake: of<ShakePreset>((preset, kit) => [
+		...unknownDrive(preset, kit),
+		...checkPreset(preset, { pictureRate: (kit.settings ?? DEFAULT_SETTINGS).frameRate })
+	]),
 	bob: of<BobPreset>((bob, kit) => [...checkBob(bob), ...unknownDrive(bob, kit)]),
 	lag: none,
 	rig: of<Rig>((rig, { presets }) => checkRig(rig, presets)),

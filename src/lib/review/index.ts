@@ -15,17 +15,9 @@ export {
 	type Judged
 } from './figures';
 export { playMany, seedOf, spreadsOf, type ManyOptions, type Reviewed } from './many';
-export {
-	courseFor,
-	neededFor,
-	playOnce,
-	SUBJECT_KINDS,
-	type Asked,
-	type Motion,
-	type Path,
-	type Subject,
-	type SubjectKind
-} from './motion';
+export { courseFor, neededFor, playOnce, type Asked, type Motion, type Path } from './motion';
 export { densityOf, mainFrequency, octaves, seenFrequency, shareBetween, type Density } from './spectrum';
 export { EYES, seenOf, seenOfAll, type Eyes, type Seen, type Thing } from './seen';
 export { apartOf, likelyAbove, quantile, spreadOf, type Apart, type Likely, type Spread } from './spread';
+export { nameIn, SUBJECT_KINDS, subjectIn, subjectsOf, type Subject, type SubjectKind } from './subject';
+export { said, saidPlainly } from './written';

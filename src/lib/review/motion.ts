@@ -2,12 +2,11 @@
  * What is under review, played once with a seed: of a shake what it adds; of a cue, a rig, a course or a take what is added to where the
  * camera rests, and the whole camera's path beside where the player himself looks: lag, limits, bob, lean, shakes, blends.
  */
-import type { Rig, ShakePreset } from 'dinesis-runtime';
+import type { Cue, Rig, ShakePreset } from 'dinesis-runtime';
 import {
 	acos,
 	anglesOf,
 	CHANNEL_COUNT,
-	isShake,
 	putLook,
 	RIG_STAGES,
 	timesQuaternion,
@@ -24,13 +23,7 @@ import {
 import { naturalLength, sampleShake, type Track } from '$lib/analysis';
 import { CourseRun, GRID_HZ } from '$lib/course';
 import { newCourse, type Course, type Kit } from '$lib/documents';
-
-export const SUBJECT_KINDS = ['shake', 'cue', 'rig', 'course'] as const;
-export type SubjectKind = (typeof SUBJECT_KINDS)[number];
-export interface Subject {
-	readonly kind: SubjectKind;
-	readonly id: string;
-}
+import { subjectIn, type Subject } from './subject';
 
 export interface Asked {
 	readonly kit: Kit;
@@ -90,9 +83,9 @@ export function playOnce(asked: Asked, seed: number): Motion {
 }
 
 export function shakeOf(kit: Kit, id: string): ShakePreset {
-	const found = kit.presets.find((preset) => preset.id === id && isShake(preset));
+	const found = subjectIn<ShakePreset>(kit, { kind: 'shake', id });
 	if (!found) throw new Error(`There is no shake “${id}” there.`);
-	return found as ShakePreset;
+	return found;
 }
 
 /** How long a shake is looked at. */
@@ -110,17 +103,12 @@ export function playShake(preset: ShakePreset, seed: number, strength = 1, playe
 export function courseFor({ kit, subject, strength = 1 }: Asked): Course {
 	const { kind, id } = subject;
 	const base = { ...newCourse('review', 'Review'), steps: false };
-	if (kind === 'course') {
-		const found = kit.courses.find((course) => course.id === id);
-		if (!found) throw new Error(`There is no course “${id}” there.`);
-		return found;
+	if (kind === 'course' || kind === 'rig') {
+		const found = subjectIn(kit, subject);
+		if (!found) throw new Error(`There is no ${kind} “${id}” there.`);
+		return kind === 'course' ? (found as unknown as Course) : { ...base, seconds: WALK_SECONDS, path: WALK, rig: id };
 	}
-	if (kind === 'rig') {
-		const rig = kit.rigs.find((one) => one.id === id);
-		if (!rig) throw new Error(`There is no rig “${id}” there.`);
-		return { ...base, seconds: WALK_SECONDS, path: WALK, rig: id };
-	}
-	const cue = kit.cues.find((one) => one.id === id);
+	const cue = subjectIn<Cue>(kit, subject);
 	const event = cue && kit.events.find((one) => one.id === cue.event);
 	if (!cue || !event) throw new Error(`There is no cue “${id}” there, or not the event that it waits for.`);
 	const values = Object.fromEntries(

@@ -82,8 +82,4 @@ export function mainFrequency(density: Density): number {
 	return (at + (bend < 0 ? (0.5 * (a - c)) / bend : 0)) * step;
 }
 
-/** At which frequency a motion of `hertz` is seen in `pictures` a second. */
-export function seenFrequency(hertz: number, pictures: number): number {
-	const left = hertz % pictures;
-	return Math.min(left, pictures - left);
-}
+export { seenFrequency } from '$lib/documents/checks/folded-frequency';

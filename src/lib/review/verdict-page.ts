@@ -1,11 +1,10 @@
 /** A verdict as one page that prints and needs nothing beside it. */
 import { FIGURE_NAMES, FIGURES, type FigureName } from './figures';
 import type { Verdict, VerdictRow } from './verdict';
+import { saidPlainly } from './written';
 
 const safe = (text: string): string =>
 	text.replace(/[&<>"]/g, (mark) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[mark]!);
-const short = (value: number): string =>
-	value !== 0 && Math.abs(value) < 0.0005 ? '0' : String(Number(value.toPrecision(3)));
 const [W, H] = [300, 70];
 /** Beyond chance. */
 const SURE = 0.01;
@@ -19,7 +18,7 @@ function drawn({ curve, seconds }: VerdictRow): string {
 			return `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${(H - 12 - (v / most) * (H - 22)).toFixed(1)}`;
 		})
 		.join('');
-	return `<svg width="${W}" height="${H}" viewBox="0 0 ${W} ${H}" role="img" aria-label="The centre off its place, ${short(most)} % at most"><path d="M0 ${H - 12}H${W}" stroke="#bbb"/><path d="${d}" fill="none" stroke="#1d5fa8" stroke-width="1.3"/><text x="2" y="9">${short(most)} %</text><text x="${W - 2}" y="${H - 1}" text-anchor="end">${short(seconds)} s</text></svg>`;
+	return `<svg width="${W}" height="${H}" viewBox="0 0 ${W} ${H}" role="img" aria-label="The centre off its place, ${saidPlainly(most)} % at most"><path d="M0 ${H - 12}H${W}" stroke="#bbb"/><path d="${d}" fill="none" stroke="#1d5fa8" stroke-width="1.3"/><text x="2" y="9">${saidPlainly(most)} %</text><text x="${W - 2}" y="${H - 1}" text-anchor="end">${saidPlainly(seconds)} s</text></svg>`;
 }
 
 function figures({ figures: told, apart, passed }: VerdictRow): string {
@@ -27,11 +26,12 @@ function figures({ figures: told, apart, passed }: VerdictRow): string {
 		const { unit, median, p5, p95, worst, worstSeed } = told[name];
 		const over = passed.find(({ figure }) => figure === name);
 		const than = apart?.[name];
-		const differs = than && than.chance < SURE ? `${than.by > 0 ? '+' : ''}${short(than.by)}` : than ? 'alike' : '';
+		const differs =
+			than && than.chance < SURE ? `${than.by > 0 ? '+' : ''}${saidPlainly(than.by)}` : than ? 'alike' : '';
 		const limit = over
-			? `above ${short(over.limit)} in ${short(over.share * 100)} % (${short(over.from * 100)} to ${short(over.to * 100)} %)`
+			? `above ${saidPlainly(over.limit)} in ${saidPlainly(over.share * 100)} % (${saidPlainly(over.from * 100)} to ${saidPlainly(over.to * 100)} %)`
 			: '';
-		return `<tr${over ? ' class="over"' : ''}><th>${FIGURES[name].label}</th><td>${short(median)}</td><td>${short(p5)} – ${short(p95)}</td><td>${short(worst)} (seed ${worstSeed})</td>${apart ? `<td>${differs}</td>` : ''}<td class="l">${unit}</td><td class="l">${limit}</td></tr>`;
+		return `<tr${over ? ' class="over"' : ''}><th>${FIGURES[name].label}</th><td>${saidPlainly(median)}</td><td>${saidPlainly(p5)} – ${saidPlainly(p95)}</td><td>${saidPlainly(worst)} (seed ${worstSeed})</td>${apart ? `<td>${differs}</td>` : ''}<td class="l">${unit}</td><td class="l">${limit}</td></tr>`;
 	});
 	return `<table><thead><tr><th></th><th>middle</th><th>nine of ten</th><th>worst</th>${apart ? '<th>apart</th>' : ''}<th></th><th></th></tr></thead><tbody>${rows.join('')}</tbody></table>`;
 }
@@ -44,7 +44,7 @@ const players = ({ players: list }: VerdictRow): string =>
 		: `<table><thead><tr><th>as it is seen with</th>${FOR_PLAYERS.map((name) => `<th>${FIGURES[name].label}</th>`).join('')}</tr></thead><tbody>${list
 				.map(
 					(one) =>
-						`<tr><th>${safe(one.name)}</th>${FOR_PLAYERS.map((name) => `<td>${short(one.figures[name])}</td>`).join('')}</tr>`
+						`<tr><th>${safe(one.name)}</th>${FOR_PLAYERS.map((name) => `<td>${saidPlainly(one.figures[name])}</td>`).join('')}</tr>`
 				)
 				.join('')}</tbody></table>`;
 
@@ -86,10 +86,10 @@ dl{font-size:11.5px;columns:2}dt{font-weight:600}dd{margin:0 0 4px}
 ${reviewed
 	.map(
 		(row) =>
-			`<article><h2>${safe(row.name)} <code>${row.kind} ${row.id}</code></h2>${drawn(row)}<p>${row.seeds} plays${row.settles === null ? '' : `; settles in ${short(row.settles)} s`}${
+			`<article><h2>${safe(row.name)} <code>${row.kind} ${row.id}</code></h2>${drawn(row)}<p>${row.seeds} plays${row.settles === null ? '' : `; settles in ${saidPlainly(row.settles)} s`}${
 				Object.keys(row.frequencies).length > 0
 					? `; most of it at ${Object.entries(row.frequencies)
-							.map(([channel, hertz]) => `${channel} ${short(hertz)} Hz`)
+							.map(([channel, hertz]) => `${channel} ${saidPlainly(hertz)} Hz`)
 							.join(', ')}`
 					: ''
 			}</p>${figures(row)}${found(row)}${players(row)}</article>`

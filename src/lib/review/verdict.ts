@@ -2,14 +2,14 @@
  * A verdict that one can send: each motion over many plays, what passes a limit, how it differs from another kit's, what it comes to for
  * players who want less, and what was found. As JSON for a pipeline; as a page, see `verdict-page.ts`.
  */
-import type { Cue } from 'dinesis-runtime';
 import { CHANNELS, type Channel, type Clear } from 'dinesis-runtime/tools';
-import { cueWords, silencedId, type Kit } from '$lib/documents';
+import { silencedId, type Kit } from '$lib/documents';
 import { COMFORT_LIMITS } from './comfort';
 import { detailOf, FIGURE_NAMES, FIGURES, figuresOf, type FigureName, type FiguresOfPlay } from './figures';
 import { motionFindings, Watched, type Grounds, type MotionFinding } from './findings';
 import { playMany, seedOf, type Reviewed } from './many';
-import { neededFor, playOnce, type Asked, type Subject } from './motion';
+import { neededFor, playOnce, type Asked } from './motion';
+import { nameIn, type Subject } from './subject';
 import { apartOf, likelyAbove, type Apart, type Likely } from './spread';
 
 export interface VerdictOptions {
@@ -100,7 +100,7 @@ export function verdictOf(kit: Kit, options: VerdictOptions): Verdict | null {
 			.map(({ fix, ...found }) => ({ ...found, ...(fix && { fix: fix.label }) }));
 		reviewed.push({
 			...subject,
-			name: nameOf(kit, subject),
+			name: nameIn(kit, subject),
 			seeds: plays,
 			figures: toldOf(many),
 			passed: passedOf(many, limits),
@@ -122,19 +122,6 @@ const askedFor = (kit: Kit, subject: Subject, clear?: Clear): Asked => ({
 	subject,
 	clear
 });
-
-function nameOf(kit: Kit, { kind, id }: Subject): string {
-	if (kind === 'cue') {
-		const cue = kit.cues.find((one) => one.id === id) as Cue;
-		const lists = { event: kit.events, parameter: kit.parameters, rig: kit.rigs, preset: kit.presets };
-		return cueWords(cue, (of, wanted) => lists[of].find((one) => one.id === wanted)?.name ?? wanted);
-	}
-	const list = { shake: kit.presets, rig: kit.rigs, course: kit.courses }[kind] as readonly {
-		readonly id: string;
-		readonly name: string;
-	}[];
-	return list.find((one) => one.id === id)?.name ?? id;
-}
 
 const byFigure = <T>(of: (name: FigureName) => T): Record<FigureName, T> =>
 	Object.fromEntries(FIGURE_NAMES.map((name) => [name, of(name)])) as Record<FigureName, T>;

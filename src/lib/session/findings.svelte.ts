@@ -1,6 +1,6 @@
 /** Everything found in the project, worked out while nobody does anything, in parts that nobody feels: settings here, motion in a worker. */
 import { silencedId, type AnyDocument, type Kit, type KindName, type Silenced, type Told } from '$lib/documents';
-import type { Subject } from '$lib/review';
+import { subjectIn, type Subject } from '$lib/review/subject';
 import { findingOf, type MotionFinding } from '$lib/review/findings/finding';
 
 /** What looks comes when there is time to look: nothing of it is seen at first. */
@@ -57,8 +57,11 @@ export class FindingsOf {
 	private eyes: Eyes | null = null;
 	/** Of motion, by document: what was found in it last. */
 	private readonly byKey = new Map<string, readonly Told[]>();
-	/** Presets hang on themselves and on which game values there are: what was found in one holds until either changes. */
-	private readonly known = new WeakMap<AnyDocument, { readonly with: unknown; readonly list: readonly Told[] }>();
+	/** Presets hang on themselves, on which game values there are and on the game's pictures a second: what was found holds until one of these changes. */
+	private readonly known = new WeakMap<
+		AnyDocument,
+		{ readonly with: readonly unknown[]; readonly list: readonly Told[] }
+	>();
 
 	/** `kit`: null while some of it is still to come: what points there would be told as lost. */
 	constructor(
@@ -154,7 +157,7 @@ export class FindingsOf {
 					await new Promise((next) => (this.later = setTimeout(next, RUNS_MS - MOTION_MS)));
 					continue;
 				}
-				const document = documentIn(kit, subject);
+				const document = subjectIn(kit, subject);
 				const found = document ? await this.eyes.find(subject) : [];
 				this.byKey.set(
 					keyOf(subject),
@@ -177,9 +180,10 @@ export class FindingsOf {
 	private lookAt({ findingsFor }: Looking, kind: KindName, document: AnyDocument, kit: Kit): readonly Told[] {
 		if (kind !== 'shake' && kind !== 'bob' && kind !== 'lag') return findingsFor(kind, document, kit);
 		const known = this.known.get(document);
-		if (known && known.with === kit.parameters) return known.list;
+		const on = [kit.parameters, kit.settings?.frameRate];
+		if (known?.with.every((one, i) => one === on[i])) return known.list;
 		const list = findingsFor(kind, document, kit);
-		this.known.set(document, { with: kit.parameters, list });
+		this.known.set(document, { with: on, list });
 		return list;
 	}
 }
@@ -187,10 +191,3 @@ export class FindingsOf {
 const GRAVITY = { error: 0, warning: 1, note: 2 } as const;
 const keyOf = ({ kind, id }: Subject): string => `${kind} ${id}`;
 export const idOf = ({ kind, document, finding }: Told): string => silencedId(kind, document.id, finding.check);
-
-function documentIn(kit: Kit, { kind, id }: Subject): AnyDocument | undefined {
-	const list = { shake: kit.presets, cue: kit.cues, rig: kit.rigs, course: kit.courses }[
-		kind
-	] as readonly AnyDocument[];
-	return list.find((one) => one.id === id);
-}

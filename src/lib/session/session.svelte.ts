@@ -48,6 +48,7 @@ import { Settings } from './settings.svelte';
 import { BrowserShelter, windowName } from './shelter';
 import { isWiringKind, nameOf, Standing } from './standing.svelte';
 import { Tabs } from './tabs';
+import { Turning } from './turning';
 import type { Refused } from './refused';
 import type { Wire } from './wire.svelte';
 import { PRESETS, WorkingCopy } from './working-copy.svelte';
@@ -87,6 +88,7 @@ export class ProjectSession {
 	readonly settings: Settings;
 	private readonly work: WorkingCopy;
 	private readonly outbox: Outbox;
+	private readonly turning: Turning;
 	private readonly presence = new Presence();
 	private readonly listeners = new Set<(preset: ShakePreset) => void>();
 	private readonly renamedListeners = new Set<(held: Held, from: string) => void>();
@@ -131,6 +133,7 @@ export class ProjectSession {
 				nameOf
 			}
 		);
+		this.turning = new Turning(this.work, (text) => this.say(text));
 		this.settings = new Settings(this.work);
 		this.names = new Names(this.work, () => this.stubs.values());
 		this.standing = new Standing(this.work, this.outbox, wiring);
@@ -372,38 +375,21 @@ export class ProjectSession {
 	}
 
 	undo(): string | null {
-		return this.turn('undo');
+		return this.turning.turn('undo');
 	}
 
 	redo(): string | null {
-		return this.turn('redo');
-	}
-
-	private turn(way: 'undo' | 'redo'): string | null {
-		const done = this.work.turn(way);
-		if (!done) return null;
-		if (done.stayed.length > 0)
-			this.say(
-				done.failed
-					? `“${done.label}” is not ${way === 'undo' ? 'undone' : 'done again'}: somebody else has changed ${done.stayed.join(', ')} since.`
-					: `Somebody else has changed ${done.stayed.join(', ')} since; that stays.`
-			);
-		else if (done.failed) this.say(`“${done.label}” cannot be ${way === 'undo' ? 'undone' : 'done again'} any more.`);
-		return done.failed ? null : done.label;
+		return this.turning.turn('redo');
 	}
 
 	/** Undo, and says what was undone. */
 	goBack(): void {
-		if (this.undoLabel === null) return this.say('There is nothing to undo.');
-		const label = this.undo();
-		if (label !== null) this.say(`Undone: ${label}`);
+		this.turning.told('undo');
 	}
 
 	/** Redo, and says what was done again. */
 	goForward(): void {
-		if (this.redoLabel === null) return this.say('There is nothing to redo.');
-		const label = this.redo();
-		if (label !== null) this.say(`Done again: ${label}`);
+		this.turning.told('redo');
 	}
 
 	/** Resolves once the server has all that was changed here; to false when it does not answer. */

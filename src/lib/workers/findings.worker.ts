@@ -1,7 +1,8 @@
 /** What is found in how a project moves, off the page's thread: the kit is kept here, and what of it changed is sent. */
 import { expose } from 'comlink';
 import type { AnyDocument, Kit } from '$lib/documents';
-import { motionFindings, subjectsOf, Watched } from '$lib/review/findings';
+import { motionFindings, Watched } from '$lib/review/findings';
+import { subjectsOf } from '$lib/review/subject';
 import { clearInGrounds, withinGrounds } from '$lib/world/clear';
 import type { FindingsDoor, KitParts } from './protocol';
 

@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { newPreset } from 'dinesis-runtime/tools';
+import { newPreset, NO_LINKS } from 'dinesis-runtime/tools';
+import { DEFAULT_SETTINGS } from '../kinds';
+import { wholeKit } from '../new-kit';
 import type { ShakePreset } from 'dinesis-runtime';
 import { checkKit } from '../findings';
 import { checkPreset } from '.';
 import { seenFrequency } from './folded-frequency';
 
+const WIRING = { events: [], parameters: [], cues: [], rigs: [], world: NO_LINKS };
 const base = newPreset('a', 'A');
 const found = (part: Partial<ShakePreset>, rate = 60) => checkPreset({ ...base, ...part }, { pictureRate: rate });
 const timing = (part: Partial<ShakePreset['timing']>) => ({ timing: { ...base.timing, ...part } });
@@ -75,5 +78,20 @@ describe('checks', () => {
 			world: { events: [], values: [] }
 		};
 		expect(checkKit({ ...kit, presets: [base, { ...base, id: 'b', amount: 0 }] })[0]!.place).toBe('presets[1].amount');
+	});
+
+	it('what a kit’s display cannot show is told at the pictures a second of its project', () => {
+		const at = (frameRate: number, frequency: number): string[] => {
+			const preset = { ...base, ...roll(frequency) };
+			const kit = wholeKit('K', [preset], WIRING, [], { ...DEFAULT_SETTINGS, frameRate });
+			return checkKit(kit).map(({ check }) => check);
+		};
+		// Half of 60, of 120, of 24.
+		expect([at(60, 40), at(120, 40), at(24, 11), at(24, 13)]).toEqual([
+			['folded-frequency'],
+			[],
+			[],
+			['folded-frequency']
+		]);
 	});
 });

@@ -57,7 +57,7 @@
 	);
 	const found = $derived([
 		...unknownDrive(preset, { parameters }),
-		...checkPreset(preset, { pictureRate: bench.pictureRate || 60 }),
+		...checkPreset(preset, { pictureRate: bench.pictureRate || bench.session.settings.now.frameRate }),
 		...bench.session.findings.inMotion('shake', preset.id).map(({ finding }) => finding as unknown as Finding)
 	]);
 

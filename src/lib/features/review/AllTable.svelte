@@ -5,6 +5,7 @@
 	import { allInWorker, type AllRow, type Making } from '$lib/workers/review';
 	import Button from '$lib/ui/Button.svelte';
 	import { limitOf, plain as short } from './figures-told';
+	import NumbersTable from './NumbersTable.svelte';
 	import { subjectKey, type ReviewState } from './review.svelte';
 
 	interface Props {
@@ -81,35 +82,32 @@
 	{/if}
 	{#if trouble}<p role="alert" class="wrong">{trouble}</p>{/if}
 	<div class="scroll">
-		<table aria-label="All that moves">
-			<thead>
+		<NumbersTable label="All that moves" sticks>
+			{#snippet head()}
+				<th scope="col">one play of each</th>
+				{#each SHOWN as name (name)}
+					<th scope="col" title="{FIGURES[name].says}. Press: the most of it first"
+						><button aria-pressed={by === name} onclick={() => (by = by === name ? null : name)}
+							>{FIGURES[name].label.replace('moves ', '')} <small>{FIGURES[name].unit}</small></button
+						></th
+					>
+				{/each}
+			{/snippet}
+
+			{#each sorted as row (subjectKey(row.subject))}
 				<tr>
-					<th scope="col">one play of each</th>
+					<th scope="row"
+						><button onclick={() => onlook(row.subject)}
+							>{desk.nameOf(row.subject)} <small>{KIND[row.subject.kind]}</small></button
+						></th
+					>
 					{#each SHOWN as name (name)}
-						<th scope="col" title="{FIGURES[name].says}. Press: the most of it first"
-							><button aria-pressed={by === name} onclick={() => (by = by === name ? null : name)}
-								>{FIGURES[name].label.replace('moves ', '')} <small>{FIGURES[name].unit}</small></button
-							></th
-						>
+						{@const limit = limitOf(name, own)}
+						<td class:over={limit !== null && row.figures[name] > limit}>{short(row.figures[name])}</td>
 					{/each}
 				</tr>
-			</thead>
-			<tbody>
-				{#each sorted as row (subjectKey(row.subject))}
-					<tr>
-						<th scope="row"
-							><button onclick={() => onlook(row.subject)}
-								>{desk.nameOf(row.subject)} <small>{KIND[row.subject.kind]}</small></button
-							></th
-						>
-						{#each SHOWN as name (name)}
-							{@const limit = limitOf(name, own)}
-							<td class:over={limit !== null && row.figures[name] > limit}>{short(row.figures[name])}</td>
-						{/each}
-					</tr>
-				{/each}
-			</tbody>
-		</table>
+			{/each}
+		</NumbersTable>
 	</div>
 </div>
 
@@ -137,59 +135,9 @@
 	.wrong {
 		color: var(--danger);
 	}
-	table {
-		border-collapse: collapse;
-		width: 100%;
-		font-size: 12.5px;
-	}
-	thead th {
-		position: sticky;
-		top: 0;
-		background: var(--sheet);
-		font-weight: 500;
-		color: var(--ink-2);
-	}
-	th {
-		text-align: left;
-		font-weight: 400;
-	}
-	th,
-	td {
-		padding: 0 5px;
-		border-bottom: 1px solid var(--rule);
-		white-space: nowrap;
-	}
-	tbody th {
+	.scroll :global(tbody th) {
 		max-width: 220px;
 		overflow: hidden;
 		text-overflow: ellipsis;
-	}
-	td,
-	thead th:not(:first-child) {
-		text-align: right;
-		font-variant-numeric: tabular-nums;
-	}
-	button {
-		border: 0;
-		background: none;
-		padding: 0;
-		min-height: 24px;
-		color: inherit;
-		cursor: pointer;
-	}
-	tbody button:hover {
-		text-decoration: underline;
-		text-decoration-color: var(--lamp);
-	}
-	button[aria-pressed='true'] {
-		color: var(--lamp-text);
-		font-weight: 700;
-	}
-	small {
-		color: var(--ink-2);
-	}
-	.over {
-		color: var(--danger);
-		font-weight: 700;
 	}
 </style>

@@ -8,6 +8,7 @@
 	import { playersInWorker, type ForPlayer, type Making } from '$lib/workers/review';
 	import Button from '$lib/ui/Button.svelte';
 	import { limitOf, plain as short } from './figures-told';
+	import NumbersTable from './NumbersTable.svelte';
 	import type { ReviewState } from './review.svelte';
 
 	let { desk, own }: { desk: ReviewState; own: Readonly<Partial<Record<string, number>>> } = $props();
@@ -51,36 +52,32 @@
 
 <div class="players">
 	{#if trouble}<p role="alert" class="wrong">{trouble}</p>{/if}
-	<table aria-label="For players who want less">
-		<thead>
-			<tr>
-				<th scope="col">as it is seen with</th>
-				{#each SHOWN as name (name)}<th scope="col" title={FIGURES[name].says}
-						>{FIGURES[name].label.replace('moves ', '')} <small>{FIGURES[name].unit}</small></th
-					>{/each}
-			</tr>
-		</thead>
-		<tbody>
-			{#each rows as setting (setting.id)}
-				{@const figures = figuresOf(setting.id)}
-				<tr class:seen={isSeen(setting)}>
-					<th scope="row"
-						><button
-							aria-pressed={isSeen(setting)}
-							title="Look at it so: {playerWords(setting)}"
-							onclick={() => (desk.player = setting.id === '' ? null : setting)}>{setting.name}</button
-						></th
+	<NumbersTable label="For players who want less">
+		{#snippet head()}
+			<th scope="col">as it is seen with</th>
+			{#each SHOWN as name (name)}<th scope="col" title={FIGURES[name].says}
+					>{FIGURES[name].label.replace('moves ', '')} <small>{FIGURES[name].unit}</small></th
+				>{/each}
+		{/snippet}
+
+		{#each rows as setting (setting.id)}
+			{@const figures = figuresOf(setting.id)}
+			<tr class:picked={isSeen(setting)}>
+				<th scope="row"
+					><button
+						aria-pressed={isSeen(setting)}
+						title="Look at it so: {playerWords(setting)}"
+						onclick={() => (desk.player = setting.id === '' ? null : setting)}>{setting.name}</button
+					></th
+				>
+				{#each SHOWN as name (name)}
+					{@const limit = limitOf(name, own)}
+					<td class:over={figures && limit !== null && figures[name] > limit}>{figures ? short(figures[name]) : '…'}</td
 					>
-					{#each SHOWN as name (name)}
-						{@const limit = limitOf(name, own)}
-						<td class:over={figures && limit !== null && figures[name] > limit}
-							>{figures ? short(figures[name]) : '…'}</td
-						>
-					{/each}
-				</tr>
-			{/each}
-		</tbody>
-	</table>
+				{/each}
+			</tr>
+		{/each}
+	</NumbersTable>
 	{#if offered.length === 0}
 		<p>
 			The project offers nothing of this yet. These are what games usually offer; in the game
@@ -104,50 +101,8 @@
 		gap: 10px;
 		align-content: start;
 	}
-	table {
-		border-collapse: collapse;
-		width: 100%;
-		font-size: 12.5px;
-	}
-	th {
-		font-weight: 500;
-		text-align: left;
-		color: var(--ink-2);
-	}
-	tbody th {
-		color: var(--ink);
-		font-weight: 400;
-	}
-	th,
-	td {
-		padding: 0 6px;
-		border-bottom: 1px solid var(--rule);
-		white-space: nowrap;
-	}
-	td,
-	thead th:not(:first-child) {
-		text-align: right;
-		font-variant-numeric: tabular-nums;
-	}
-	.seen {
-		background: var(--lamp-wash);
-	}
-	.over,
 	.wrong {
 		color: var(--danger);
-	}
-	.over {
-		font-weight: 700;
-	}
-	button {
-		border: 0;
-		background: none;
-		padding: 0;
-		min-height: 24px;
-		color: inherit;
-		cursor: pointer;
-		text-decoration: underline dotted var(--rule-strong);
-		text-underline-offset: 3px;
 	}
 	p {
 		margin: 0;

@@ -8,6 +8,7 @@
 	import Select from '$lib/ui/Select.svelte';
 	import { spreadChart } from './charts';
 	import { limitOf, milderOf, plain as short } from './figures-told';
+	import NumbersTable from './NumbersTable.svelte';
 	import type { SpreadState } from './spread.svelte';
 
 	let { spread, own }: { spread: SpreadState; own: Readonly<Partial<Record<string, number>>> } = $props();
@@ -120,36 +121,33 @@
 				{:else}{a!.length} plays{/if}
 			</span>
 		</p>
-		<table aria-label="All figures over many plays">
-			<thead>
-				<tr>
-					<th scope="col">{spread.a!.reviewed.seeds} plays</th>
-					<th scope="col">A</th>
-					<th scope="col" title="Nine of ten plays are between these">nine of ten</th>
+		<NumbersTable label="All figures over many plays">
+			{#snippet head()}
+				<th scope="col">{spread.a!.reviewed.seeds} plays</th>
+				<th scope="col">A</th>
+				<th scope="col" title="Nine of ten plays are between these">nine of ten</th>
+				{#if spread.b}
+					<th scope="col">B</th>
+					<th scope="col" title="Said only where chance alone makes it in less than one of a hundred">B − A</th>
+					<th scope="col">milder</th>
+				{/if}
+				<th scope="col"><span class="sr">unit</span></th>
+			{/snippet}
+
+			{#each rows as { name, first, second, apart, sure, milder } (name)}
+				<tr class:picked={name === spread.figure} title="{FIGURES[name].label}: {FIGURES[name].says}">
+					<th scope="row"><button onclick={() => (spread.figure = name)}>{FIGURES[name].label}</button></th>
+					<td>{short(first.median)}</td>
+					<td>{short(first.p5)} – {short(first.p95)}</td>
 					{#if spread.b}
-						<th scope="col">B</th>
-						<th scope="col" title="Said only where chance alone makes it in less than one of a hundred">B − A</th>
-						<th scope="col">milder</th>
+						<td>{second ? short(second.median) : ''}</td>
+						<td>{sure ? `${apart!.by > 0 ? '+' : ''}${short(apart!.by)}` : 'alike'}</td>
+						<td class="milder">{milder?.toUpperCase() ?? ''}</td>
 					{/if}
-					<th scope="col"><span class="sr">unit</span></th>
+					<td class="unit">{FIGURES[name].unit}</td>
 				</tr>
-			</thead>
-			<tbody>
-				{#each rows as { name, first, second, apart, sure, milder } (name)}
-					<tr class:picked={name === spread.figure} title="{FIGURES[name].label}: {FIGURES[name].says}">
-						<th scope="row"><button onclick={() => (spread.figure = name)}>{FIGURES[name].label}</button></th>
-						<td>{short(first.median)}</td>
-						<td>{short(first.p5)} – {short(first.p95)}</td>
-						{#if spread.b}
-							<td>{second ? short(second.median) : ''}</td>
-							<td>{sure ? `${apart!.by > 0 ? '+' : ''}${short(apart!.by)}` : 'alike'}</td>
-							<td class="milder">{milder?.toUpperCase() ?? ''}</td>
-						{/if}
-						<td class="unit">{FIGURES[name].unit}</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
+			{/each}
+		</NumbersTable>
 	{:else if spread.progress === null && few}
 		<p class="note">A whole course is played a hundred times in a while: it begins when you ask.</p>
 	{/if}
@@ -186,58 +184,5 @@
 	.note {
 		margin: 0;
 		color: var(--ink-2);
-	}
-	table {
-		border-collapse: collapse;
-		width: 100%;
-		font-size: 12.5px;
-	}
-	th {
-		font-weight: 500;
-		text-align: left;
-		color: var(--ink-2);
-	}
-	tbody th {
-		color: var(--ink);
-		font-weight: 400;
-	}
-	th,
-	td {
-		padding: 0 6px;
-		border-bottom: 1px solid var(--rule);
-		white-space: nowrap;
-	}
-	td,
-	thead th:not(:first-child) {
-		text-align: right;
-		font-variant-numeric: tabular-nums;
-	}
-	.milder {
-		font-weight: 700;
-		color: var(--lamp-text);
-	}
-	td.unit {
-		text-align: left;
-		color: var(--ink-2);
-	}
-	.picked {
-		background: var(--lamp-wash);
-	}
-	th button {
-		border: 0;
-		background: none;
-		padding: 0;
-		min-height: 24px;
-		color: inherit;
-		cursor: pointer;
-		text-decoration: underline dotted var(--rule-strong);
-		text-underline-offset: 3px;
-	}
-	.sr {
-		position: absolute;
-		clip-path: inset(50%);
-		width: 1px;
-		height: 1px;
-		overflow: hidden;
 	}
 </style>

@@ -1,7 +1,16 @@
 /** Figures side by side: what each side has, by how much they differ, which is milder. */
 import { CHANNELS, type View } from 'dinesis-runtime/tools';
 import { inkOf } from '$lib/plots/inks';
-import { COMFORT_LIMITS, COMFORT_NAMES, FIGURE_NAMES, FIGURES, type ComfortName, type FigureName } from '$lib/review';
+import {
+	COMFORT_LIMITS,
+	COMFORT_NAMES,
+	FIGURE_NAMES,
+	FIGURES,
+	said,
+	saidPlainly,
+	type ComfortName,
+	type FigureName
+} from '$lib/review';
 import type { LookedAt } from '$lib/workers/review';
 import { unitOf } from 'dinesis-runtime/tools';
 
@@ -149,12 +158,8 @@ export function channelRows({ a, b }: Sides, view: View): ChannelRow[] {
 	});
 }
 
-/** Three digits. */
-export const short = (value: number | null): string =>
-	value === null ? '–' : value === 0 ? '0' : String(Number(value.toPrecision(3)));
+/** Three digits; a dash where there is nothing to tell. */
+export const short = (value: number | null): string => (value === null ? '–' : said(value));
 
 /** The same where less than a thousandth is nothing. */
-export const plain = (value: number | null): string =>
-	value !== null && value !== 0 && Math.abs(value) < 0.0005
-		? '0'
-		: short(value === null ? null : Math.abs(value) < 1 ? Math.round(value * 1000) / 1000 : value);
+export const plain = (value: number | null): string => (value === null ? '–' : saidPlainly(value));

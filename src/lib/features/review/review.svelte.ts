@@ -1,13 +1,22 @@
 /** The Review room's state: what is looked at, what it is held against, which play, which moment. */
 import type { PlayerSetting, ShakePreset } from 'dinesis-runtime';
-import { CHANNEL_COUNT, CHANNELS, isShake, type Channel, type Seconds, type View } from 'dinesis-runtime/tools';
+import { CHANNEL_COUNT, CHANNELS, type Channel, type Seconds, type View } from 'dinesis-runtime/tools';
 import { dequal } from 'dequal/lite';
 import type { AnyDocument, Kit } from '$lib/documents';
-import { EYES, neededFor, SUBJECT_KINDS, type Eyes, type Subject, type SubjectKind } from '$lib/review';
+import {
+	EYES,
+	nameIn,
+	neededFor,
+	SUBJECT_KINDS,
+	subjectIn,
+	subjectsOf,
+	type Eyes,
+	type Subject,
+	type SubjectKind
+} from '$lib/review';
 import type { Written } from './figures-told';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { LookedAt, Sent } from '$lib/workers/review';
-import { cueTitle } from '$lib/room/history';
 
 /** What it is held against. */
 export type Other =
@@ -22,13 +31,6 @@ export interface Side {
 
 /** What is drawn over each other: the picture's centre, or a channel. */
 export type Drawn = 'picture' | Channel;
-
-function documentIn(kit: Kit, { kind, id }: Subject): AnyDocument | undefined {
-	const list = { shake: kit.presets, cue: kit.cues, rig: kit.rigs, course: kit.courses }[
-		kind
-	] as readonly AnyDocument[];
-	return list.find((one) => one.id === id);
-}
 
 export const subjectKey = ({ kind, id }: Subject): string => `${kind}:${id}`;
 export function subjectOf(key: string): Subject | null {
@@ -81,30 +83,12 @@ export class ReviewState {
 
 	/** All that can be looked at, by kind. */
 	readonly subjects = $derived.by((): readonly { readonly kind: SubjectKind; readonly list: readonly Subject[] }[] => {
-		const { kit } = this;
-		if (!kit) return [];
-		const lists: Record<SubjectKind, readonly { readonly id: string }[]> = {
-			shake: kit.presets.filter(isShake),
-			cue: kit.cues,
-			rig: kit.rigs,
-			course: kit.courses
-		};
-		return SUBJECT_KINDS.map((kind) => ({ kind, list: lists[kind].map(({ id }) => ({ kind, id })) }));
+		const all = this.kit ? subjectsOf(this.kit) : [];
+		return SUBJECT_KINDS.map((kind) => ({ kind, list: all.filter((one) => one.kind === kind) }));
 	});
 
-	nameIn(kit: Kit, { kind, id }: Subject): string {
-		if (kind === 'cue') {
-			const cue = kit.cues.find((one) => one.id === id);
-			return cue ? cueTitle(this.session, cue).replace(/^cue: /, '') : id;
-		}
-		const list = { shake: kit.presets, rig: kit.rigs, course: kit.courses }[kind] as readonly {
-			readonly id: string;
-			readonly name: string;
-		}[];
-		return list.find((one) => one.id === id)?.name ?? id;
-	}
 	nameOf(subject: Subject): string {
-		return this.kit ? this.nameIn(this.kit, subject) : subject.id;
+		return this.kit ? nameIn(this.kit, subject) : subject.id;
 	}
 
 	/** The same thing again where nothing of it changed: what hangs on it is not done anew. */
@@ -140,14 +124,14 @@ export class ReviewState {
 	readonly better = $derived.by((): AnyDocument | null => {
 		const { kit, subject, other } = this;
 		if (!kit || !subject || other?.of !== 'kit') return null;
-		const [mine, theirs] = [documentIn(kit, subject), documentIn(other.kit, subject)];
+		const [mine, theirs] = [subjectIn(kit, subject), subjectIn(other.kit, subject)];
 		return mine && theirs && !dequal(mine, theirs) ? theirs : null;
 	});
 
 	/** Makes it what B is: one step that undo takes back. */
 	take(): void {
 		const { kit, subject, other, better, session } = this;
-		const document = kit && subject && documentIn(kit, subject);
+		const document = kit && subject && subjectIn(kit, subject);
 		if (!document || !better || other?.of !== 'kit') return;
 		const fix = { label: `Take it as in ${other.name}`, apply: () => better };
 		session.fix({ kind: subject.kind, document, finding: { check: '', level: 'note', place: '', sentence: '', fix } });

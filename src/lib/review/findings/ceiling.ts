@@ -1,6 +1,7 @@
 import type { Rig } from 'dinesis-runtime';
 import { CHANNEL_COUNT, CHANNELS, RIG_STAGES, type Channel } from 'dinesis-runtime/tools';
-import { said, type MotionCheck } from './types';
+import { said } from '../written';
+import type { MotionCheck } from './types';
 
 /** Of the time in which the camera moves, this share under the ceiling's bend, and at least so many seconds. */
 export const [SHARE, SECONDS] = [0.2, 1];

@@ -1,5 +1,6 @@
 import type { Course } from '$lib/documents';
-import { said, type MotionCheck } from './types';
+import { said } from '../written';
+import type { MotionCheck } from './types';
 
 /** More plays than this at once. */
 export const MANY = 8;

@@ -2,7 +2,8 @@ import type { ShakePreset } from 'dinesis-runtime';
 import { CHANNEL_COUNT, CHANNELS, familyOf, type Channel } from 'dinesis-runtime/tools';
 import { correlation } from '$lib/analysis';
 import { withLayers } from './shake-parts';
-import { said, type MotionCheck } from './types';
+import { said } from '../written';
+import type { MotionCheck } from './types';
 
 /** From here on two channels move as one. */
 export const AS_ONE = 0.95;

@@ -1,7 +1,8 @@
 import type { ShakePreset } from 'dinesis-runtime';
 import { seenOf } from '../seen';
 import { sampleShake } from '$lib/analysis';
-import { said, type MotionCheck } from './types';
+import { said } from '../written';
+import type { MotionCheck } from './types';
 
 /** So far off its place on average, in percent of the picture's height, and by such a share of its own size. */
 export const [OFF, SHARE] = [1, 0.6];

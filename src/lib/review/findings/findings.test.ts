@@ -15,18 +15,9 @@ import { newCourse, readKit, wholeKit, type AnyDocument, type Course, type Kit }
 import { demoKit } from '$lib/documents/testing/demo';
 import { clearInGrounds, withinGrounds } from '$lib/world/clear';
 import { COMFORT_LIMITS } from '../comfort';
-import type { SubjectKind } from '../motion';
+import { subjectsOf, type SubjectKind } from '../subject';
 import * as ceilings from './ceiling';
-import {
-	checkMotion,
-	findingOf,
-	MOTION_CHECKS,
-	motionFindings,
-	subjectsOf,
-	Watched,
-	type Grounds,
-	type MotionFinding
-} from '.';
+import { checkMotion, findingOf, MOTION_CHECKS, motionFindings, Watched, type Grounds, type MotionFinding } from '.';
 import * as rest from './rest';
 import { spoil } from '../testing/spoil';
 import { AS_ONE } from './diagonal';

@@ -4,7 +4,8 @@ import { pictureMovement } from '$lib/analysis';
 import { foldedFrequency } from '$lib/documents/checks/folded-frequency';
 import { channelOf } from '../figures';
 import { densityOf, shareBetween, type Density } from '../spectrum';
-import { said, type MotionCheck } from './types';
+import { said } from '../written';
+import type { MotionCheck } from './types';
 
 /** Of what a channel moves, above half of the game's picture rate. */
 export const TOO_FAST = 0.25;

@@ -4,9 +4,8 @@
  *     const watched = new Watched(kit, grounds);
  *     for (const subject of …) motionFindings(watched, subject);
  */
-import { isShake } from 'dinesis-runtime/tools';
 import { documentsIn, type AnyDocument, type Finding, type Kit } from '$lib/documents';
-import type { Subject, SubjectKind } from '../motion';
+import { subjectIn, subjectsOf, type Subject } from '../subject';
 import { ceilingBends } from './ceiling';
 import { crowd } from './crowd';
 import { diagonal } from './diagonal';
@@ -53,20 +52,10 @@ export const MOTION_CHECKS: readonly MotionCheck<AnyDocument>[] = [
 	of(crowd)
 ];
 
-const LISTS: Readonly<Record<SubjectKind, (kit: Kit) => readonly AnyDocument[]>> = {
-	shake: ({ presets }) => presets.filter(isShake),
-	cue: ({ cues }) => cues,
-	rig: ({ rigs }) => rigs,
-	course: ({ courses }) => courses
-};
-
-/** All that can be looked at, in the kit's order. */
-export const subjectsOf = (kit: Kit): Subject[] =>
-	(Object.keys(LISTS) as SubjectKind[]).flatMap((kind) => LISTS[kind](kit).map(({ id }) => ({ kind, id })));
-
 /** What is found in how one document moves; nothing where it is not there, or cannot be played. */
-export function motionFindings(watched: Watched, { kind, id }: Subject): MotionFinding[] {
-	const document = LISTS[kind](watched.kit).find((one) => one.id === id);
+export function motionFindings(watched: Watched, subject: Subject): MotionFinding[] {
+	const { kind } = subject;
+	const document = subjectIn(watched.kit, subject);
 	if (!document) return [];
 	const checks = MOTION_CHECKS.filter((check) => check.kind === kind);
 	if (kind !== 'shake') return checks.flatMap((check) => foundBy(check, document, watched));

@@ -1,7 +1,8 @@
 import type { ShakePreset } from 'dinesis-runtime';
 import type { Course } from '$lib/documents';
 import { withAmount } from './shake-parts';
-import { said, type MotionCheck } from './types';
+import { said } from '../written';
+import type { MotionCheck } from './types';
 import type { Watch } from './watched';
 
 /** Farther off its place than this, in percent of the picture's height, for longer than this in one stretch, in seconds. */

@@ -2,7 +2,8 @@ import type { Rig } from 'dinesis-runtime';
 import { toDegrees } from 'dinesis-runtime/tools';
 import { CourseRun, pathSeconds } from '$lib/course';
 import { courseFor } from '../motion';
-import { said, type MotionCheck } from './types';
+import { said } from '../written';
+import type { MotionCheck } from './types';
 
 /** Metres, or degrees, that the camera may still be away from where it belongs when one has stood still for so many seconds. */
 export const [BEHIND, DEGREES, STOOD] = [0.05, 0.5, 2.5];

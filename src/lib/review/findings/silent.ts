@@ -3,7 +3,8 @@ import { CHANNEL_COUNT } from 'dinesis-runtime/tools';
 import { pictureMovement } from '$lib/analysis';
 import { noMotion } from '$lib/documents/checks/no-motion';
 import { withAmount } from './shake-parts';
-import { said, type MotionCheck } from './types';
+import { said } from '../written';
+import type { MotionCheck } from './types';
 
 /** Half a pixel of 1,080: nothing that moves less is seen, in percent of the picture's height. */
 export const UNSEEN = 0.05;

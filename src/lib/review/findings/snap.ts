@@ -1,7 +1,8 @@
 import type { ShakePreset } from 'dinesis-runtime';
 import { CHANNEL_COUNT } from 'dinesis-runtime/tools';
 import { pictureMovement, sampleShake } from '$lib/analysis';
-import { said, type MotionCheck, type MotionFound } from './types';
+import { said } from '../written';
+import type { MotionCheck, MotionFound } from './types';
 
 /** From one picture to the next this much of the picture's height is a jump that one sees, in percent. */
 export const SNAP = 3;

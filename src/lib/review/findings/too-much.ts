@@ -1,9 +1,10 @@
 import type { Rig, ShakePreset } from 'dinesis-runtime';
 import type { Course } from '$lib/documents';
 import { COMFORT, COMFORT_LIMITS, COMFORT_NAMES, type ComfortName } from '../comfort';
-import type { SubjectKind } from '../motion';
+import type { SubjectKind } from '../subject';
 import { withAmount } from './shake-parts';
-import { said, type MotionCheck, type MotionFound } from './types';
+import { said } from '../written';
+import type { MotionCheck, MotionFound } from './types';
 import type { Watched } from './watched';
 
 /** Follow the amount in proportion. */

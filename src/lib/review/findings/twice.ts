@@ -1,5 +1,6 @@
 import type { Course } from '$lib/documents';
-import { said, type MotionCheck } from './types';
+import { said } from '../written';
+import type { MotionCheck } from './types';
 
 /** Within so many seconds two are one: a blink. */
 export const BLINK = 0.1;

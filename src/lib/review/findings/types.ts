@@ -1,6 +1,6 @@
 /** Findings on the motion: what is wrong with it as it is seen, whatever its numbers say. One file each. */
 import type { Level } from '$lib/documents';
-import type { SubjectKind } from '../motion';
+import type { SubjectKind } from '../subject';
 import type { Watched } from './watched';
 
 /** What was found; plain data, as it is found off the page's thread. */
@@ -23,6 +23,3 @@ export interface MotionCheck<T> {
 	readonly why: string;
 	find(document: T, watched: Watched): MotionFound<T>[];
 }
-
-/** Three digits, for sentences. */
-export const said = (value: number): string => String(Number(value.toPrecision(3)));

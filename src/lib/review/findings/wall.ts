@@ -1,5 +1,6 @@
 import type { Course } from '$lib/documents';
-import { said, type MotionCheck } from './types';
+import { said } from '../written';
+import type { MotionCheck } from './types';
 
 /** Longer than this in one stretch it is seen, in seconds. */
 export const LONG = 0.05;

@@ -5,7 +5,8 @@ import { CourseRun, GRID_HZ, presetsOf, surveyCourse, type Survey } from '$lib/c
 import { DEFAULT_SETTINGS, type Course, type Kit } from '$lib/documents';
 import { quantile } from '../spread';
 import { figuresOf, type FigureName, type FiguresOfPlay } from '../figures';
-import { courseFor, playOnce, playShake, type Motion, type Subject } from '../motion';
+import { courseFor, playOnce, playShake, type Motion } from '../motion';
+import type { Subject } from '../subject';
 import { seenOf } from '../seen';
 
 /** A shake is judged over so many plays. */

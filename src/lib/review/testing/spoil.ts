@@ -2,7 +2,7 @@
 import type { Rig, ShakePreset } from 'dinesis-runtime';
 import { combine, isLag, isShake } from 'dinesis-runtime/tools';
 import type { Course, Kit } from '$lib/documents';
-import type { Subject } from '../motion';
+import type { Subject } from '../subject';
 
 export interface Spoiled {
 	readonly kit: Kit;
