@@ -280,6 +280,8 @@ describe('a recording', () => {
 		line().open();
 		runtime.begin('storm');
 		runtime.raise('wave-breaks', { values: { height: 5 }, place: [4, 0, -3] });
+		// What the player wanted before is in the moment, what he wants later among the calls.
+		runtime.setPlayer({ roll: false });
 		go(47);
 		line().say({ type: 'want', frames: true, felt: true, moment: 'r1' });
 		const felt: number[][] = [];
@@ -287,6 +289,8 @@ describe('a recording', () => {
 			if (i % 30 === 4) runtime.raise('cask-set-down', { values: { impact: 6 }, place: [1, 0, -2] });
 			if (i === 50) runtime.useRig('under-load', { over: 0.7 });
 			if (i === 100) runtime.end('storm');
+			if (i === 40) runtime.setPlayer({ gentle: true });
+			if (i === 120) runtime.setPlayer({ gentle: false, bob: false, intensity: 0.6 });
 			if (i === 60) runtime.set('cold', 0.9);
 			if (i === 70) runtime.play('far-thunder', { strength: 2 });
 			if (i === 160) runtime.stop({ preset: 'far-thunder' });

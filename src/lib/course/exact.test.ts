@@ -33,11 +33,13 @@ function recorded(): { recording: Recording; felt: number[][] } {
 			recording = { clock: game.now, moment: JSON.parse(JSON.stringify(momentOf(frame, demo))) };
 		}
 		if (i === 30 || i === 200) game.raise('wave-breaks', { values: { height: 6 }, place: [3, -3, -8] });
+		if (i === 40) game.setPlayer({ bob: false, intensity: 0.7 });
 		if (i === 60) game.begin('storm');
 		if (i === 100) game.begin('lens-turning', { place: [0, 5, 0] });
 		if (i === 260) game.end('lens-turning');
 		if (i === 300) game.end('storm');
 		if (i % 90 === 10) game.set('cold', (i % 7) / 7);
+		if (i === 120) game.setPlayer({ gentle: true });
 		if (i === 150) game.useRig('under-load', { over: 0.6 });
 		if (i === 170) game.play('far-thunder', { strength: 0.5 });
 		const dt = [1 / 60, 1 / 144, 0.013, 1 / 30][i % 4]!;

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Cue, GameEvent } from 'dinesis-runtime';
 import { newCue, newPreset } from 'dinesis-runtime/tools';
 import { comparedWith, creation, type AnyDocument, type Coming, type Held, type KindName } from '$lib/documents';
-import { apartOf, comingWith, linesOf, pairsOfKit, pairsOfVersion, type Parted } from './against';
+import { apartOf, comingWith, kitThen, linesOf, pairsOfKit, pairsOfVersion, type Parted } from './against';
 import { playsHere, roomPlaying } from './beside';
 import { rigKey, WIRING } from './opened';
 
@@ -99,4 +99,32 @@ it('each kind is played by its own room, and what sets motion off by a rig’s',
 	expect(roomPlaying('bob', 'walk')).toEqual({ room: 'bench', document: 'walk' });
 	expect(roomPlaying('event', 'hit')).toEqual({ room: 'rig', document: '' });
 	expect(roomPlaying('course', 'walk')).toBe(null);
+});
+
+describe('the project as it was', () => {
+	const then = (now: Held, was: Held | null) => ({ now, was });
+	it('is made of what stands here and of what was otherwise then: changed, gone since, not made yet', () => {
+		const [kept, changed, gone, fresh] = [
+			held('shake', thud),
+			held('shake', slam),
+			held('event', hit, true),
+			held('shake', newPreset('fresh', 'Fresh'))
+		] as const;
+		const was = { ...changed, ...(creation('shake', { ...slam, name: 'As it was' }, 'a0').to as Held) };
+		const kit = kitThen(
+			'Quay',
+			[kept, changed, gone, fresh],
+			[then(changed, was), then(gone, { ...gone, retired: false }), then(fresh, null)]
+		);
+		// In the order of then.
+		expect(kit.presets.map(({ id }) => id)).toEqual(['slam', 'thud']);
+		expect(kit.presets[0]!.name).toBe('As it was');
+		expect(kit.events.map(({ id }) => id)).toEqual(['hit']);
+	});
+
+	it('what was renamed since goes by the id that it had', () => {
+		const now = held('shake', thud);
+		const was = { ...now, id: 'thump' };
+		expect(kitThen('Quay', [now], [then(now, was)]).presets.map(({ id }) => id)).toEqual(['thump']);
+	});
 });

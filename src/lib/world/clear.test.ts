@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { clearInGrounds, clearOf } from './clear';
-import { SOLIDS, type Solid } from './grounds';
+import { clearInGrounds, clearOf, withinGrounds, withinOf } from './clear';
+import { SEA_LEVEL, SOLIDS, type Solid } from './grounds';
 
 const P = (x: number, y: number, z: number): Float64Array => Float64Array.of(x, y, z);
 const box = (part: Partial<Solid>): Solid => ({ at: [0, 0, 0], size: [2, 2, 2], look: 'stone', ...part });
@@ -30,5 +30,20 @@ describe('how far it is free', () => {
 		expect(clearInGrounds(P(0, 1, 8), P(0, 1, 13), 0)).toBeCloseTo(1.4, 9);
 		expect(clearInGrounds(P(0, 1, 3), P(0, 1, 8), 0)).toBe(Infinity);
 		expect(SOLIDS.length).toBeGreaterThan(40);
+	});
+});
+
+describe('whether a place is within something', () => {
+	it('is so up to its faces, turned as it is; in what is thin nothing can be', () => {
+		const within = withinOf([box({}), box({ at: [10, 0, 0], turn: Math.PI / 4 })]);
+		expect([within(0.99, 0.99, -0.99), within(1.01, 0, 0)]).toEqual([true, false]);
+		// Its edge stands out by √2, its old corner is outside.
+		expect([within(11.4, 0, 0), within(10.9, 0, 0.9)]).toEqual([true, false]);
+		expect(withinOf([box({ size: [0.08, 2, 2] })])(0, 0, 0)).toBe(false);
+	});
+
+	it('in the grounds: the lamp room’s wall, not the room; under the sea', () => {
+		expect([withinGrounds(0, 1, 9.5), withinGrounds(0, 1, 8)]).toEqual([true, false]);
+		expect([withinGrounds(40, SEA_LEVEL - 0.1, -40), withinGrounds(40, SEA_LEVEL + 2, -40)]).toEqual([true, false]);
 	});
 });

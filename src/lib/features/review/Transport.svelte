@@ -24,6 +24,23 @@
 		<output>{Math.min(desk.time, desk.seconds).toFixed(2)} <small>of {desk.seconds.toFixed(2)} s</small></output>
 	</PlayButtons>
 	<span class="push"></span>
+	{#if desk.subject?.kind === 'shake' || desk.subject?.kind === 'cue'}
+		<NumberField
+			label="strength"
+			value={desk.strength}
+			unit="×"
+			min={0}
+			max={desk.subject.kind === 'cue' ? 1 : 10}
+			step={0.01}
+			digits={2}
+			reset={1}
+			look="inline"
+			hint={desk.subject.kind === 'cue'
+				? 'Where in their ranges the numbers of its event are, 0 to 1'
+				: 'What both sides are multiplied by'}
+			onchange={(value) => (desk.strength = value)}
+		/>
+	{/if}
 	<span class="seed">
 		<NumberField
 			label="seed"

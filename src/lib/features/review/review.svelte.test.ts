@@ -122,6 +122,10 @@ describe('what is under review', () => {
 		expect(desk.a!.sent).not.toBe(before);
 		look();
 		expect(desk.looks.a!.figures.roll).toBe(5);
+		desk.strength = 0.5;
+		look();
+		expect(desk.looks.a!.figures.roll).toBe(2.5);
+		desk.strength = 1;
 		// As a player who wants no roll sees it.
 		desk.player = { ...WHOLE, id: 'level', name: 'Level', roll: false };
 		look();

@@ -57,6 +57,7 @@ export class ReviewState {
 	other = $state.raw<Other | null>(null);
 	/** Which play: 1 … */
 	seed = $state(1);
+	/** Of a shake what it is multiplied by; of a cue where in their ranges its event's numbers are. */
 	strength = $state(1);
 	/** Whose eyes it is seen with; null: of somebody who wants all of it. */
 	player = $state.raw<PlayerSetting | null>(null);
@@ -142,7 +143,7 @@ export class ReviewState {
 		if (subject && this.subject && subjectKey(subject) === subjectKey(this.subject)) return;
 		this.subject = subject;
 		this.other = null;
-		this.seed = 1;
+		this.seed = this.strength = 1;
 		this.begin();
 	}
 
