@@ -46,6 +46,34 @@ test('two versions are compared, the better one is taken for a reason that the s
 	expect(html).toContain('1 pass a limit: Slam');
 });
 
+test('A and B of the Bench are looked at in figures, the milder one is taken, and each room opens what the other had', async ({
+	page,
+	request
+}) => {
+	const bench = await makeProject(request, [thud()]);
+	await withoutPicture(page);
+	await page.goto(bench);
+	await answers(page);
+	await page.keyboard.press('q');
+	await page.getByRole('spinbutton', { name: 'amount, ×', exact: true }).click();
+	await page.keyboard.type('3');
+	await page.keyboard.press('Enter');
+	await page.getByRole('button', { name: 'A and B', exact: true }).click();
+	await page.getByRole('combobox', { name: 'What to do, or another preset as B' }).fill('both in the review');
+	await page.keyboard.press('Enter');
+	await expect(page).toHaveURL(/\/review\/shake%3Athud/);
+	await expect(page.getByText(/B is milder in \d+:/)).toBeVisible();
+	await page.getByRole('button', { name: 'Take B' }).click();
+	await expect(page.getByRole('button', { name: 'Take B' })).toBeHidden();
+	await page.keyboard.press('g');
+	await page.keyboard.press('b');
+	await expect(page).toHaveURL(/\/bench\/thud$/);
+	await expect(page.getByRole('spinbutton', { name: 'amount, ×', exact: true })).toHaveAttribute('aria-valuenow', '1');
+	await page.keyboard.press('g');
+	await page.keyboard.press('v');
+	await expect(page).toHaveURL(/\/review\/shake%3Athud$/);
+});
+
 test('what is wrong with a motion is found while one does nothing, mended with its fix, or left alone with a reason', async ({
 	page,
 	request

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newCue, newPreset, NO_LINKS } from 'dinesis-runtime/tools';
 import type { ProjectSession } from '$lib/session/session.svelte';
 import type { ToldDocument } from '$lib/documents';
-import { cueTitle, dayOf, linesOf, momentOf, spanOf, titleOf } from './history';
+import { aboutMoment, cueTitle, dayOf, linesOf, momentOf, spanOf, titleOf } from './history';
 
 const told = (part: Partial<ToldDocument>): ToldDocument => ({
 	uuid: 'u',
@@ -34,6 +34,13 @@ describe('a stretch as it is read', () => {
 		});
 		expect(linesOf(one)).toEqual(['brought back', 'amount 1 → 1.4', 'fade out 1.1 → 0.8 s', '3 more']);
 		expect(linesOf(told({ became: 'retired' }))).toEqual(['taken out of use']);
+	});
+
+	it('a moment is told apart by what was done up to it, by how much, or by its mark', () => {
+		const one = { starred: false, changes: 1, documents: [told({ lines: [line('amount', '1', '1.4')] })] };
+		expect(aboutMoment(one)).toBe('Thud: amount 1 → 1.4');
+		expect(aboutMoment({ ...one, changes: 12 })).toBe('12 changes');
+		expect(aboutMoment({ ...one, starred: true })).toBe('marked');
 	});
 
 	it('its time is from when to when; of one moment its seconds; of one minute that minute', () => {

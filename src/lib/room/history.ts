@@ -92,3 +92,14 @@ export const momentOf = (stretch: Pick<ToldStretch, 'name' | 'until'>): string =
 /** A moment of the project as one chooses it. */
 export const sayMoment = (moment: Pick<ToldStretch, 'name' | 'until'>): string =>
 	moment.name ? `${moment.name} (${dayOf(moment.until)})` : `${dayOf(moment.until)}, ${momentOf(moment)}`;
+
+/** What tells a moment from others: that it is marked, or what was done up to it. */
+export function aboutMoment({
+	starred,
+	changes,
+	documents
+}: Pick<ToldStretch, 'starred' | 'changes' | 'documents'>): string {
+	if (starred) return 'marked';
+	const [only] = documents;
+	return changes === 1 && only ? `${only.name || only.id}: ${linesOf(only).join(', ')}` : `${changes} changes`;
+}

@@ -165,6 +165,7 @@
 <style>
 	.pick {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 6px;
 	}
 	.search {

@@ -6,7 +6,8 @@
 	import { everywhere } from '$lib/features/shell/everywhere';
 	import { ROOMS } from '$lib/features/shell/rooms';
 	import ThumbTabs from '$lib/features/shell/ThumbTabs.svelte';
-	import { hasBegun, lastIn, noteBegun, noteSeen, placeIn, placeOf, remember } from '$lib/session/places';
+	import type { KindName } from '$lib/documents';
+	import { carried, hasBegun, lastIn, noteBegun, noteSeen, placeIn, placeOf, remember } from '$lib/session/places';
 	import { provideSession, ProjectSession } from '$lib/session/session.svelte';
 	import { fetchShelf, type ShelfEntry } from '$lib/session/api';
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
@@ -36,15 +37,21 @@
 
 	const addressOf = (room: string, document = ''): string =>
 		`${session.home}/${room}${document ? `/${encodeURIComponent(document)}` : ''}`;
-	/** A room as one left it. What was open there may be gone meanwhile. */
+	/** A room as one left it, or with what is open here, where both show it. What was open there may be gone meanwhile. */
 	const roomAddress = (room: string): string => {
-		const document = lastIn(session.project.slug, room);
-		return addressOf(room, isThere(room, document) ? document : '');
+		const here = placeOf(page.url.pathname);
+		const wanted = [here && carried(here, room), lastIn(session.project.slug, room)];
+		return addressOf(room, wanted.find((document) => document && isThere(room, document)) ?? '');
 	};
 	function isThere(room: string, document: string): boolean {
 		const { order, bobsAndLags, wiring, missing } = session;
 		if (room === 'bench') return missing > 0 || order.includes(document) || bobsAndLags.some((p) => p.id === document);
 		if (room === 'rig') return wiring.rigs.some((rig) => rig.id === document);
+		if (room === 'review') {
+			const [kind, id = ''] = document.split(':') as [KindName, string?];
+			// Bobs and lags are on the Bench too, and nothing to look at alone.
+			return isThere(placeIn(kind, id).room, id) && !bobsAndLags.some((p) => p.id === id);
+		}
 		if (room === 'cues') return wiring.cues.some((cue) => cue.id === document);
 		// Courses come when something first asks for them; until then their room finds out itself.
 		return room === 'course' && (session.courses.order?.includes(document) ?? true);
@@ -122,9 +129,12 @@
 			true
 		);
 		const stopNames = session.onRenamed(({ kind, id }, from) => {
-			const [place, was] = [placeOf(page.url.pathname), placeIn(kind, from)];
-			if (place?.room !== was.room || place.document !== was.document) return;
-			void goto(session.addressOf(kind, id), { replaceState: true, keepFocus: true, noScroll: true });
+			const place = placeOf(page.url.pathname);
+			const was = { slug: session.project.slug, ...placeIn(kind, from) };
+			const underReview = place?.room === 'review' && place.document === carried(was, 'review');
+			if (!underReview && (place?.room !== was.room || place.document !== was.document)) return;
+			const to = underReview ? addressOf('review', `${kind}:${id}`) : session.addressOf(kind, id);
+			void goto(to, { replaceState: true, keepFocus: true, noScroll: true });
 		});
 		const stopKeys = commands.listen(window);
 		return () => {

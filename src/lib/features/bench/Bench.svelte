@@ -17,8 +17,10 @@
 		session: ProjectSession;
 		presetKey: string;
 		onopen: (key: string) => void;
+		/** Shows it and what is held beside it in the Review. */
+		onreview: () => void;
 	}
-	let { session, presetKey, onopen }: Props = $props();
+	let { session, presetKey, onopen, onreview }: Props = $props();
 
 	const bench = untrack(() => new BenchState(session));
 	const preset = $derived(session.order.length > 0 ? session.preset(presetKey) : undefined);
@@ -92,7 +94,7 @@
 
 {#if preset}
 	<div class="bench">
-		<BenchHead {session} {bench} {preset} {onopen} />
+		<BenchHead {session} {bench} {preset} {onopen} {onreview} />
 		<main>
 			<BenchWindow {bench} {preset} {shows} {still} />
 			<Sheet

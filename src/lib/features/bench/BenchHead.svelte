@@ -13,8 +13,10 @@
 		bench: BenchState;
 		preset: ShakePreset;
 		onopen: (key: string) => void;
+		/** Shows A and B in the Review. */
+		onreview: () => void;
 	}
-	let { session, bench, preset, onopen }: Props = $props();
+	let { session, bench, preset, onopen, onreview }: Props = $props();
 
 	const uses = $derived(session.usesOf(preset.id));
 	const used = $derived(uses.length === 1 ? 'in one cue' : `in ${uses.length} cues`);
@@ -50,5 +52,5 @@
 		speeds={[0.1, 0.25, 1]}
 		onspeed={(speed) => (bench.speed = speed)}
 	/>
-	<ComparePicker {session} {bench} {preset} />
+	<ComparePicker {session} {bench} {preset} {onreview} />
 </RoomHead>

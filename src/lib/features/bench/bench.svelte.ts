@@ -11,13 +11,13 @@ import {
 } from 'dinesis-runtime/tools';
 import { withSolo } from '$lib/documents';
 import type { ProjectSession } from '$lib/session/session.svelte';
+import { moveSlot, readSlot, writeSlot } from '$lib/session/slot';
 import { GALLERY_REST } from '$lib/viewport/rests';
 import { DisplayRate } from './display-rate.svelte';
 import { BenchEvents } from './events.svelte';
 import { KeySaid } from './key-said';
 import { paperLength } from './paper';
 import { Recorder } from './recorder';
-import { moveSlot, readSlot, writeSlot } from './slot';
 import { Twin } from './twin';
 
 /** A press shorter than this leaves a continuous motion running; a longer one is a hold. */

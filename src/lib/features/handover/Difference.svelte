@@ -3,7 +3,7 @@
 	import { onMount } from 'svelte';
 	import { documentOf, KINDS, MOST_BYTES } from '$lib/documents';
 	import FieldsCompared from '$lib/room/FieldsCompared.svelte';
-	import { cueTitle, sayMoment } from '$lib/room/history';
+	import { aboutMoment, cueTitle, sayMoment } from '$lib/room/history';
 	import type { Apart, Parted } from '$lib/session/against';
 	import Button from '$lib/ui/Button.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
@@ -64,7 +64,7 @@
 								entries: desk.moments.map((moment) => ({
 									id: String(moment.last),
 									label: sayMoment(moment),
-									about: moment.starred ? 'marked' : `${moment.changes} ${moment.changes === 1 ? 'change' : 'changes'}`
+									about: aboutMoment(moment)
 								}))
 							}
 						]}

@@ -2,23 +2,26 @@
 	/** What A is held against: nothing, another one, the same as it was at a moment, or as a kit has it. */
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { KINDS, kitOfDocuments, MOST_BYTES, sayProblem, type ToldStretch } from '$lib/documents';
-	import { sayMoment } from '$lib/room/history';
+	import { aboutMoment, sayMoment } from '$lib/room/history';
 	import { kitThen } from '$lib/session/against';
 	import { readArrivals } from '$lib/workers/kit';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import PickList from '$lib/ui/PickList.svelte';
 	import Popover from '$lib/ui/Popover.svelte';
-	import { subjectKey, subjectOf, type ReviewState } from './review.svelte';
+	import { BENCH_B, subjectKey, subjectOf, titled, type ReviewState } from './review.svelte';
 
 	let { desk }: { desk: ReviewState } = $props();
 
 	const session = $derived(desk.session);
-	const NONE = '*none';
+	const [NONE, BENCH] = ['*none', '*bench'];
+	/** Asked for as the list opens: the Bench keeps it in the browser. */
+	let benchB = $state(false);
 	let moments = $state.raw<readonly ToldStretch[]>([]);
 	let trouble = $state.raw<readonly string[]>([]);
 
 	async function open() {
 		trouble = [];
+		benchB = desk.benchB !== null;
 		moments = await session.histories.moments();
 	}
 	async function pickMoment(last: string) {
@@ -45,7 +48,7 @@
 		desk.subjects
 			.filter(({ list }) => list.length > 0)
 			.map(({ kind, list }) => ({
-				title: KINDS[kind].word,
+				title: titled(KINDS[kind].words),
 				entries: list.map((subject) => ({ id: subjectKey(subject), label: desk.nameOf(subject) }))
 			}))
 	);
@@ -74,10 +77,19 @@
 				<PickList
 					label="What it is held against"
 					groups={[
-						{ entries: [{ id: NONE, label: 'nothing' }] },
 						{
-							title: 'the same, as it was',
-							entries: moments.map((moment) => ({ id: String(moment.last), label: sayMoment(moment) })),
+							entries: [
+								{ id: NONE, label: 'nothing' },
+								...(benchB ? [{ id: BENCH, label: BENCH_B, about: 'held beside it there' }] : [])
+							]
+						},
+						{
+							title: 'The same, as it was',
+							entries: moments.map((moment) => ({
+								id: String(moment.last),
+								label: sayMoment(moment),
+								about: aboutMoment(moment)
+							})),
 							none: 'nothing was changed yet'
 						},
 						...others
@@ -85,6 +97,7 @@
 					onpick={(id, group) => {
 						close();
 						if (id === NONE) desk.other = null;
+						else if (id === BENCH) desk.holdBenchB();
 						else if (group === 1) void pickMoment(id);
 						else {
 							const subject = subjectOf(id);

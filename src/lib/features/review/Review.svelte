@@ -16,7 +16,7 @@
 	import Curves from './Curves.svelte';
 	import Figures from './Figures.svelte';
 	import ReviewWindow from './ReviewWindow.svelte';
-	import { ReviewState, subjectKey, subjectOf } from './review.svelte';
+	import { ReviewState, subjectKey, subjectOf, titled } from './review.svelte';
 	import { SpreadState } from './spread.svelte';
 	import Transport from './Transport.svelte';
 
@@ -24,10 +24,12 @@
 		session: ProjectSession;
 		/** `KIND:ID` of what is looked at; empty: the whole project. */
 		key: string;
+		/** Held against what the Bench holds beside it, from the start. */
+		againstBench?: boolean;
 		onopen: (subject: string) => void;
 		ongo: (address: string) => void;
 	}
-	let { session, key, onopen, ongo }: Props = $props();
+	let { session, key, againstBench = false, onopen, ongo }: Props = $props();
 
 	const desk = untrack(() => new ReviewState(session));
 	const spread = new SpreadState(desk);
@@ -50,6 +52,7 @@
 		const subject = subjectOf(key);
 		untrack(() => {
 			desk.open(subject);
+			if (againstBench) desk.holdBenchB();
 			session.findings.prefer(subject);
 		});
 	});
@@ -92,9 +95,8 @@
 		desk.subjects
 			.filter(({ list }) => list.length > 0)
 			.map(({ kind, list }) => {
-				const words = KINDS[kind].words;
 				return {
-					title: words[0]!.toUpperCase() + words.slice(1),
+					title: titled(KINDS[kind].words),
 					entries: list.map((subject) => ({ id: subjectKey(subject), label: desk.nameOf(subject), about: subject.id }))
 				};
 			})

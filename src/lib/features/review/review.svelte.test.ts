@@ -7,6 +7,7 @@ import { newCue, newPreset, newRig, WHOLE } from 'dinesis-runtime/tools';
 import { kitOfPresets, newCourse, type Course } from '$lib/documents';
 import { costOf, detailOf, figuresOf, playMany, playOnce } from '$lib/review';
 import { ProjectSession } from '$lib/session/session.svelte';
+import { writeSlot } from '$lib/session/slot';
 import { fetchFrom, MemoryServer } from '$lib/session/testing/memory-server';
 import type { LookedAt, Making, Sent } from '$lib/workers/review';
 import { curvesChart, folded, spectrumChart, spreadChart } from './charts';
@@ -23,7 +24,7 @@ import {
 } from './figures-told';
 import FigureTable from './FigureTable.svelte';
 import FoundSheet from './FoundSheet.svelte';
-import { ReviewState, subjectKey, subjectOf } from './review.svelte';
+import { BENCH_B, ReviewState, subjectKey, subjectOf } from './review.svelte';
 import { SpreadState } from './spread.svelte';
 
 const hit: GameEvent = { id: 'hit', name: 'Hit', kind: 'moment', placed: false, tags: [], values: [] };
@@ -99,6 +100,20 @@ describe('what is under review', () => {
 		desk.holdKit('last week', kitOfPresets('K', [tilt(6)]));
 		look();
 		expect([desk.b!.name, desk.looks.b!.figures.roll, desk.looks.a!.figures.roll]).toEqual(['last week', 6, 4]);
+	});
+
+	it('what the Bench holds beside a shake is held against it, as that shake, and taken', () => {
+		desk.open({ kind: 'shake', id: 'tilt' });
+		expect(desk.benchB).toBe(null);
+		writeSlot('quay', 'tilt', tilt(7, 'level'));
+		desk.holdBenchB();
+		look();
+		expect([desk.b!.name, desk.looks.b!.figures.roll, desk.looks.a!.figures.roll]).toEqual([BENCH_B, 7, 4]);
+		desk.take();
+		expect(session.preset('tilt')!.layers[0]!.channels.roll!.amplitude).toBe(7);
+		// It is of this shake alone.
+		desk.open({ kind: 'shake', id: 'level' });
+		expect([desk.benchB, desk.other]).toEqual([null, null]);
 	});
 
 	it('the better one is taken as one step; what is the same has nothing to take', () => {

@@ -16,6 +16,7 @@ import {
 } from '$lib/review';
 import type { Written } from './figures-told';
 import type { ProjectSession } from '$lib/session/session.svelte';
+import { readSlot } from '$lib/session/slot';
 import type { LookedAt, Sent } from '$lib/workers/review';
 
 /** What it is held against. */
@@ -32,6 +33,7 @@ export interface Side {
 /** What is drawn over each other: the picture's centre, or a channel. */
 export type Drawn = 'picture' | Channel;
 
+export const titled = (words: string): string => words[0]!.toUpperCase() + words.slice(1);
 export const subjectKey = ({ kind, id }: Subject): string => `${kind}:${id}`;
 export function subjectOf(key: string): Subject | null {
 	const [kind = '', ...id] = key.split(':');
@@ -47,6 +49,8 @@ const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
 	a.length === b.length && a.every((one, i) => one === b[i]);
 const LISTS = ['presets', 'events', 'parameters', 'cues', 'rigs', 'courses'] as const;
 const sameParts = (a: Kit, b: Kit): boolean => a.world === b.world && LISTS.every((list) => sameList(a[list], b[list]));
+
+export const BENCH_B = 'B of the Bench';
 
 /** What stands still for so long before it is played again. */
 const PAUSE: Seconds = 0.5;
@@ -150,6 +154,18 @@ export class ReviewState {
 	/** Holds it against the same document as another kit has it. */
 	holdKit(name: string, kit: Kit): void {
 		this.other = { of: 'kit', name, kit };
+	}
+
+	/** What the Bench holds beside the shake that is looked at; null: nothing. */
+	get benchB(): ShakePreset | null {
+		return this.shake ? readSlot(this.session.project.slug, this.shake.id) : null;
+	}
+	/** Holds it against what the Bench holds beside it. */
+	holdBenchB(): void {
+		const { kit, shake, benchB } = this;
+		if (!kit || !shake || !benchB) return;
+		const beside = { ...benchB, id: shake.id };
+		this.holdKit(BENCH_B, { ...kit, presets: kit.presets.map((p) => (p.id === shake.id ? beside : p)) });
 	}
 
 	begin(): void {

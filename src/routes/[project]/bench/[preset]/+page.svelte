@@ -24,5 +24,10 @@
 		/>
 	{/await}
 {:else}
-	<Bench {session} presetKey={data.key} onopen={bench} />
+	<Bench
+		{session}
+		presetKey={data.key}
+		onopen={bench}
+		onreview={() => goto(`${here}/review/${encodeURIComponent(`shake:${data.key}`)}?against=bench`)}
+	/>
 {/if}

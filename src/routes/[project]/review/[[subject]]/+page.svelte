@@ -12,6 +12,7 @@
 <Review
 	{session}
 	{key}
+	againstBench={page.url.searchParams.get('against') === 'bench'}
 	onopen={(subject) => goto(`${session.home}/review${subject ? `/${encodeURIComponent(subject)}` : ''}`)}
 	ongo={(address) => goto(address)}
 />
