@@ -107,6 +107,21 @@ export function fetchDocuments(
 	return call('GET', `${at(slug)}/documents?${query}`);
 }
 
+/** So many documents are asked for by name at once. */
+const MOST_NAMED = 100;
+
+/** Documents by their uuids, in use or not; those that are not there are left out. */
+export async function fetchNamed(slug: string, uuids: readonly string[]): Promise<Answer<Held[]>> {
+	const list: Held[] = [];
+	for (let i = 0; i < uuids.length; i += MOST_NAMED) {
+		const named = uuids.slice(i, i + MOST_NAMED).join(',');
+		const answer = await call<Held[]>('GET', `${at(slug)}/documents?uuids=${named}`);
+		if (!answer.ok) return answer;
+		list.push(...answer.value);
+	}
+	return { ok: true, value: list };
+}
+
 /** Documents page by page, in the project's order: so many at a time that taking them in is not felt. The last answer may be a failure. */
 export async function* pagesOf(
 	slug: string,

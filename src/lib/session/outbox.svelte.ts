@@ -25,11 +25,15 @@ export interface Heard {
 export interface Line {
 	send(change: ChangeSent): Promise<Answer<Heard>>;
 	since(number: number): Promise<Answer<Heard>>;
+	/** Documents by their uuids, in use or not. */
+	named(uuids: readonly string[]): Promise<Answer<readonly Held[]>>;
 }
 
 /** What an unsent window left, and keeps; see `shelter.ts`. */
 export interface Shelter {
 	keep(kept: Kept): Promise<void>;
+	/** Keeps it at once: the page goes away. */
+	leave(kept: Kept): void;
 	load(): Promise<Kept | null>;
 	/** Changes of windows that are gone, for this one to send. */
 	orphans(): Promise<{ pending: readonly Pending[]; done: () => Promise<void> }>;
@@ -64,6 +68,7 @@ export class Outbox {
 	private shelter: Shelter | null = null;
 	private closed = false;
 	private catching: Promise<void> | null = null;
+	private fetching: Promise<void> | null = null;
 	private behind = 0;
 
 	constructor(
@@ -79,12 +84,14 @@ export class Outbox {
 		const kept = await shelter.load();
 		if (kept) {
 			this.copy.goOn(kept);
+			await this.fetchWanted();
 			// Its steps do not take back what others did while it was gone.
 			if (kept.seen < this.copy.seen) await this.readMissed(kept.seen, this.copy.seen);
 		}
 		await this.catchUp();
 		const { pending: orphans, done } = await shelter.orphans();
 		if (orphans.length > 0) {
+			await this.bring(orphans.flatMap(({ parts }) => parts.map(({ document }) => document)));
 			this.copy.adopt(orphans);
 			await shelter.keep(this.copy.kept);
 		}
@@ -198,6 +205,7 @@ export class Outbox {
 
 	private take(changes: readonly MadeChange[]): void {
 		this.copy.hear(changes);
+		void this.fetchWanted();
 		// An answer tells of a part only: there may be more.
 		if (changes.length >= MOST_MISSED) void this.catchUp();
 	}
@@ -234,6 +242,7 @@ export class Outbox {
 			const answer = await this.line.since(before);
 			if (!answer.ok) return void (this.behind = 0);
 			this.copy.hear(answer.value.changes);
+			await this.fetchWanted();
 			if (this.copy.seen === before) return void (this.behind = 0);
 			if (answer.value.changes.length < MOST_MISSED) return;
 		}
@@ -251,9 +260,32 @@ export class Outbox {
 		for (const resolve of this.waiting.splice(0)) resolve(this.copy.isIdle);
 	}
 
+	/** Asks for documents that came into use and are not here. */
+	private fetchWanted(): Promise<void> {
+		return (this.fetching ??= this.readWanted().finally(() => (this.fetching = null)));
+	}
+
+	private async readWanted(): Promise<void> {
+		for (let asked = this.copy.wanted; asked.length > 0; asked = this.copy.wanted) {
+			const answer = await this.line.named(asked);
+			if (!answer.ok) return;
+			this.copy.bring(answer.value, asked);
+		}
+	}
+
+	/** Asks for documents, as far as they are not here. False: the server did not answer. */
+	async bring(uuids: readonly string[]): Promise<boolean> {
+		const missing = uuids.filter((uuid) => !this.copy.get(uuid));
+		const answer = missing.length > 0 ? await this.line.named(missing) : null;
+		if (answer?.ok) this.copy.bring(answer.value);
+		return answer?.ok ?? true;
+	}
+
 	/** Keeps at once what is not kept yet: the page goes away. */
 	flush(): void {
-		this.keep();
+		if (this.keepTimer) clearTimeout(this.keepTimer);
+		this.keepTimer = null;
+		this.shelter?.leave(this.copy.kept);
 		if (this.timer) {
 			clearTimeout(this.timer);
 			this.timer = null;

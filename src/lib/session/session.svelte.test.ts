@@ -258,6 +258,74 @@ describe('a page that is left and loaded again', () => {
 	});
 });
 
+describe('what was out of use when the page was opened', () => {
+	it('is there once somebody else brings it back, as it is by then', async () => {
+		vi.useRealTimers();
+		server.meddle('thud', ['retired'], true);
+		session = new ProjectSession({ project, ...server.opened() });
+		const close = session.open();
+		await vi.waitFor(() => expect(session.courses.order).toEqual(['walk']));
+		expect(session.order).toEqual([]);
+		server.meddle('thud', ['retired'], false);
+		server.meddle('thud', ['body', 'amount'], 3);
+		// What a window does asks for what it missed.
+		await session.acts.add(newPreset('hum', 'Hum'));
+		await vi.waitFor(() => expect(session.order).toEqual(['thud', 'hum']));
+		expect(session.preset('thud')!.amount).toBe(3);
+		close();
+	});
+
+	it('is brought back by undo after the page was loaded again, and by what that page had not sent', async () => {
+		vi.useRealTimers();
+		const close = session.open();
+		await session.acts.retire('thud');
+		await vi.waitFor(() => expect(server.find('thud').retired).toBe(true));
+		close();
+		await new Promise((done) => setTimeout(done, 30));
+		let again = new ProjectSession({ project, ...server.opened() });
+		let closeAgain = again.open();
+		await vi.waitFor(() => expect(again.undoLabel).toContain('Retire'));
+		expect(again.order).toEqual([]);
+		again.goBack();
+		await vi.waitFor(() => expect(again.order).toEqual(['thud']));
+		await vi.waitFor(() => expect(server.find('thud').retired).toBe(false));
+		again.goForward();
+		await vi.waitFor(() => expect(server.find('thud').retired).toBe(true));
+		server.away = true;
+		again.goBack();
+		closeAgain();
+		await new Promise((done) => setTimeout(done, 30));
+		server.away = false;
+		again = new ProjectSession({ project, ...server.opened() });
+		closeAgain = again.open();
+		await vi.waitFor(() => expect(again.order).toEqual(['thud']));
+		await vi.waitFor(() => expect(server.find('thud').retired).toBe(false));
+		closeAgain();
+	});
+
+	it('steps that need it wait for the server, one after the other, and are not lost while it does not answer', async () => {
+		vi.useRealTimers();
+		const close = session.open();
+		amount(2);
+		await session.acts.retire('thud');
+		await vi.waitFor(() => expect(server.find('thud').retired).toBe(true));
+		close();
+		await new Promise((done) => setTimeout(done, 30));
+		const again = new ProjectSession({ project, ...server.opened() });
+		const closeAgain = again.open();
+		await vi.waitFor(() => expect(again.undoLabel).toContain('Retire'));
+		server.away = true;
+		again.goBack();
+		await vi.waitFor(() => expect(again.notices.map((n) => n.text).join()).toContain('once the server answers again'));
+		expect(again.undoLabel).toContain('Retire');
+		server.away = false;
+		again.goBack();
+		again.goBack();
+		await vi.waitFor(() => expect(again.preset('thud')?.amount).toBe(1));
+		closeAgain();
+	});
+});
+
 describe('what an earlier build left unsent', () => {
 	it('is taken over once, as changes by field, against the version it began from', async () => {
 		vi.useRealTimers();

@@ -125,7 +125,8 @@ export class ProjectSession {
 			this.work,
 			{
 				send: (change) => api.sendChange(project.slug, change),
-				since: (after) => api.changesSince(project.slug, after)
+				since: (after) => api.changesSince(project.slug, after),
+				named: (uuids) => api.fetchNamed(project.slug, uuids)
 			},
 			{
 				who: personName,
@@ -133,7 +134,11 @@ export class ProjectSession {
 				nameOf
 			}
 		);
-		this.turning = new Turning(this.work, (text) => this.say(text));
+		this.turning = new Turning(
+			this.work,
+			(uuids) => this.outbox.bring(uuids),
+			(text) => this.say(text)
+		);
 		this.settings = new Settings(this.work);
 		this.names = new Names(this.work, () => this.stubs.values());
 		this.standing = new Standing(this.work, this.outbox, wiring);

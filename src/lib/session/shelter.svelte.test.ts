@@ -34,9 +34,13 @@ let project = '';
 beforeEach(() => {
 	project = `quay-${++names}`;
 	sessionStorage.clear();
+	localStorage.clear();
 	vi.stubGlobal('navigator', { locks: new Locks() });
 });
-afterEach(() => vi.unstubAllGlobals());
+afterEach(() => {
+	vi.unstubAllGlobals();
+	vi.restoreAllMocks();
+});
 
 describe('the name of a window', () => {
 	it('is the same after a reload, and another one in a copy of the tab', async () => {
@@ -64,6 +68,46 @@ describe('what a window keeps', () => {
 		await shelter.keep(kept(pending('b')));
 		expect((await new BrowserShelter(project, 'one').load())!.pending.map(({ change }) => change)).toEqual(['b']);
 		expect(await new BrowserShelter('elsewhere', 'one').load()).toBeNull();
+	});
+
+	it('a page that goes away has kept the last of it by the time it is gone', async () => {
+		const shelter = new BrowserShelter(project, 'one');
+		await shelter.keep(kept(pending('a')));
+		// Its database does not answer any more.
+		vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+			throw new Error('gone');
+		});
+		shelter.leave(kept(pending('b')));
+		vi.restoreAllMocks();
+		const again = new BrowserShelter(project, 'one');
+		expect((await again.load())!.pending.map(({ change }) => change)).toEqual(['b']);
+		// What is kept from then on counts, and the note is gone.
+		await again.keep(kept(pending('c')));
+		expect(localStorage.length).toBe(0);
+		expect((await new BrowserShelter(project, 'one').load())!.pending.map(({ change }) => change)).toEqual(['c']);
+	});
+
+	it('what a page wrote as it went is found by another window too, once', async () => {
+		vi.stubGlobal('indexedDB', undefined);
+		new BrowserShelter(project, 'gone').leave(kept(pending('b')));
+		new BrowserShelter('elsewhere', 'gone').leave(kept(pending('not yours')));
+		const heir = new BrowserShelter(project, 'heir');
+		const { pending: found, done } = await heir.orphans();
+		expect(found.map(({ change }) => change)).toEqual(['b']);
+		await done();
+		expect((await heir.orphans()).pending).toEqual([]);
+	});
+
+	it('more than the browser takes there goes without its steps back', async () => {
+		const real = Storage.prototype.setItem;
+		vi.spyOn(Storage.prototype, 'setItem').mockImplementation(function (this: Storage, name, value) {
+			if (value.length > 2000) throw new DOMException('full', 'QuotaExceededError');
+			real.call(this, name, value);
+		});
+		vi.stubGlobal('indexedDB', undefined);
+		const step = { label: 'x'.repeat(5000), mark: null, parts: [] };
+		new BrowserShelter(project, 'one').leave({ ...kept(pending('b')), past: [step] });
+		expect(await new BrowserShelter(project, 'one').load()).toMatchObject({ past: [], pending: [{ change: 'b' }] });
 	});
 
 	it('is another one’s only when it is gone, and is let go of only once that one has kept it', async () => {

@@ -73,6 +73,11 @@ export class Steps {
 		return this.future.at(-1)?.label ?? null;
 	}
 
+	/** The documents of the next step. */
+	documentsOf(way: 'undo' | 'redo'): readonly string[] {
+		return ((way === 'undo' ? this.past : this.future).at(-1)?.parts ?? []).map(({ document }) => document);
+	}
+
 	add(step: Step): void {
 		this.future = [];
 		const last = this.past.at(-1);

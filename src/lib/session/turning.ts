@@ -8,8 +8,12 @@ const WORDS = {
 } as const;
 
 export class Turning {
+	private waiting: Promise<void> | null = null;
+
 	constructor(
 		private readonly work: WorkingCopy,
+		/** Brings documents here; false where the server does not answer. */
+		private readonly bring: (uuids: readonly string[]) => Promise<boolean>,
 		private readonly say: (text: string) => void
 	) {}
 
@@ -29,8 +33,22 @@ export class Turning {
 		return failed ? null : label;
 	}
 
-	/** The same, and says what it was. */
+	/** The same, and says what it was. What it needs and is not here is asked for first; what is pressed meanwhile waits its turn. */
 	told(way: Way): void {
+		if (!this.waiting && this.work.lackingFor(way).length === 0) return this.tell(way);
+		const turn = (this.waiting ?? Promise.resolve())
+			.then(() => this.bring(this.work.lackingFor(way)))
+			.then((there) => {
+				if (there) this.tell(way);
+				else this.say(`It can be ${WORDS[way].is} once the server answers again.`);
+			})
+			.finally(() => {
+				if (this.waiting === turn) this.waiting = null;
+			});
+		this.waiting = turn;
+	}
+
+	private tell(way: Way): void {
 		const next = way === 'undo' ? this.work.undoLabel : this.work.redoLabel;
 		if (next === null) return this.say(WORDS[way].none);
 		const label = this.turn(way);

@@ -57,6 +57,9 @@ export class WorkingCopy {
 	seen: number;
 	private readonly documents: ShownDocuments;
 	private pending: Pending[] = [];
+	/** Changes heard of documents that are not here: of each its newest version. */
+	private readonly beyond = new Map<string, number>();
+	private readonly lacking = new Set<string>();
 	private gesture: { readonly mark: string; readonly name: string } | null = null;
 	private readonly steps = new Steps();
 	/** While several changes are gathered into one. */
@@ -125,8 +128,35 @@ export class WorkingCopy {
 	take(documents: readonly Held[]): void {
 		const news = documents.filter(({ uuid, version }) => version > (this.documents.ackedOf(uuid)?.version ?? -1));
 		if (news.length === 0) return;
-		for (const held of news) this.documents.acknowledge(held);
+		for (const held of news) {
+			this.documents.acknowledge(held);
+			// It may have been read before what was heard of it meanwhile.
+			if ((this.beyond.get(held.uuid) ?? 0) > held.version) this.lacking.add(held.uuid);
+			else this.beyond.delete(held.uuid);
+		}
 		this.documents.show(news.map(({ uuid }) => uuid));
+	}
+
+	/** Documents that are to be asked for: they came into use, or are to be changed, and are not here as they are by now. */
+	get wanted(): readonly string[] {
+		return [...this.lacking];
+	}
+
+	/** Takes in what was asked for; what is not there is not asked for again. */
+	bring(documents: readonly Held[], asked: readonly string[] = []): void {
+		for (const uuid of asked) this.lacking.delete(uuid);
+		this.take(documents);
+	}
+
+	/** What the next step needs that is not here: documents that were out of use when the page was opened. */
+	lackingFor(way: 'undo' | 'redo'): readonly string[] {
+		return this.steps.documentsOf(way).filter((uuid) => !this.documents.peek(uuid));
+	}
+
+	private want(pending: readonly Pending[]): void {
+		for (const { parts } of pending)
+			for (const part of parts)
+				if (!newEnvelope(part) && !this.documents.peek(part.document)) this.lacking.add(part.document);
 	}
 
 	/** Changes fields of documents as one undoable step; changes with the same mark, one after the other, are one step. */
@@ -239,7 +269,12 @@ export class WorkingCopy {
 				const held = this.documents.ackedOf(part.document);
 				if (held && held.version >= part.version) continue;
 				const after = changedBy(held ?? null, part.fields) as Envelope | null;
-				if (!after) continue;
+				if (!after) {
+					this.beyond.set(part.document, part.version);
+					if (part.fields.some(({ path, to }) => path[0] === 'retired' && to === false))
+						this.lacking.add(part.document);
+					continue;
+				}
 				const { version } = part;
 				this.documents.acknowledge({ ...after, uuid: part.document, version, savedAt: change.savedAt });
 				touched.add(part.document);
@@ -318,6 +353,7 @@ export class WorkingCopy {
 		this.refused = [...refused, ...this.refused];
 		this.steps.past = [...past, ...this.steps.past];
 		this.steps.future = [...future];
+		this.want(pending);
 		this.documents.show(pending.flatMap((one) => one.parts.map(({ document }) => document)));
 		this.stir();
 	}

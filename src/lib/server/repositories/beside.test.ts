@@ -128,6 +128,16 @@ it('who worked on it is told by the names of the changes, the last who did first
 	expect((await workersOf(sequelize, project.id, 3)).map(({ who }) => who)).toEqual(['Ada']);
 });
 
+it('documents are read by their uuids whether they are in use or not', async () => {
+	const { uuid: thud } = (await findDocument(project.id, 'preset', 'thud'))!;
+	await change(['retired'], true);
+	const ask = async (retired?: boolean | 'either') =>
+		(await listDocuments(sequelize, project.id, { uuids: [thud, uuid()], retired })).map(({ id }) => id);
+	expect([await ask(), await ask(true), await ask('either')]).toEqual([[], ['thud'], ['thud']]);
+	await change(['retired'], false);
+	expect(await ask('either')).toEqual(['thud']);
+});
+
 it('what was sent out does not follow its name any more: one change, and none where that is so already', async () => {
 	await change(['settled'], false);
 	const before = (await findProject(project.slug))!.number;

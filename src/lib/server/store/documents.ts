@@ -16,8 +16,8 @@ export interface Selection {
 	/** Only those behind this one, in the project's order. */
 	readonly after?: { readonly order: string; readonly id: string };
 	readonly limit?: number;
-	/** Those that were retired instead of those in use. */
-	readonly retired?: boolean;
+	/** Those that were retired instead of those in use; or both. */
+	readonly retired?: boolean | 'either';
 }
 
 export const storedOf = (row: DocumentRow): StoredDocument => ({
@@ -40,7 +40,7 @@ export async function listDocuments(
 ): Promise<StoredDocument[]> {
 	const where: WhereOptions = {
 		projectId,
-		retiredAt: retired ? { [Op.ne]: null } : null,
+		...(retired !== 'either' && { retiredAt: retired ? { [Op.ne]: null } : null }),
 		...(kinds && { kind: [...kinds] }),
 		...(ids && { key: [...ids] }),
 		...(uuids && { id: [...uuids] })

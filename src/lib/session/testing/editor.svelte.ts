@@ -31,7 +31,9 @@ export class Editor {
 		readonly server: MemoryServer,
 		readonly name: string
 	) {
-		this.copy = new WorkingCopy(name, server.all, server.number, {
+		// A page is opened with what is in use.
+		const inUse = server.all.filter(({ retired }) => !retired);
+		this.copy = new WorkingCopy(name, inUse, server.number, {
 			changed: () => undefined,
 			stirred: () => undefined
 		});
@@ -95,11 +97,22 @@ export class Editor {
 	/** What is shown is what the server has, but for what is still to be sent. */
 	expectAlike(): void {
 		if (!this.copy.isIdle || this.copy.seen < this.server.number) return;
-		for (const held of this.server.all) expect(this.copy.get(held.uuid)?.body).toEqual(held.body);
+		if (this.copy.wanted.length > 0) return;
+		for (const held of this.server.all) {
+			const here = this.copy.get(held.uuid);
+			if (here || !held.retired) expect(here?.body).toEqual(held.body);
+		}
 	}
 
 	hear(): void {
 		if (this.online) this.copy.hear(this.server.changes.slice(this.copy.seen));
+		this.fetch();
+	}
+
+	/** Asks for what came into use and is not here. */
+	fetch(): void {
+		const { wanted } = this.copy;
+		if (this.online && wanted.length > 0) this.copy.bring(this.server.named(wanted), wanted);
 	}
 
 	sendAll(): void {

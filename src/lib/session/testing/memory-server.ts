@@ -39,10 +39,11 @@ export class MemoryServer {
 	readonly first: ReadonlyMap<string, Held>;
 	readonly listeners = new Set<(number: number) => void>();
 
-	/** What a page is opened with: all of it, or what `only` lets through. */
+	/** What a page is opened with: all that is in use, or what `only` lets through of it. */
 	opened(only: (held: Held) => boolean = () => true): Omit<Opened, 'project'> {
-		const count = this.all.filter(({ kind }) => KINDS[kind].space === 'preset').length;
-		return { number: this.number, documents: this.all.filter(only), stubs: [], count };
+		const inUse = this.all.filter(({ retired }) => !retired);
+		const count = inUse.filter(({ kind }) => KINDS[kind].space === 'preset').length;
+		return { number: this.number, documents: inUse.filter(only), stubs: [], count };
 	}
 
 	constructor(documents: readonly [KindName, AnyDocument][]) {
@@ -78,6 +79,10 @@ export class MemoryServer {
 		return [...this.documents.values()];
 	}
 
+	named(uuids: readonly string[]): Held[] {
+		return uuids.flatMap((uuid) => this.documents.get(uuid) ?? []);
+	}
+
 	find(id: string): Held {
 		return this.all.find((held) => held.id === id)!;
 	}
@@ -96,7 +101,8 @@ export class MemoryServer {
 		};
 		return {
 			send: (change) => answer(() => this.make(change)),
-			since: (number) => answer(() => ({ ok: true, value: { changes: this.changes.slice(number) } }))
+			since: (number) => answer(() => ({ ok: true, value: { changes: this.changes.slice(number) } })),
+			named: (uuids) => answer(() => ({ ok: true, value: this.named(uuids) }))
 		};
 	}
 
@@ -211,6 +217,8 @@ export function fetchFrom(server: MemoryServer): (address: string, init?: Reques
 				: respond(line.since(Number(searchParams.get('after'))));
 		if (pathname.endsWith('/documents')) {
 			server.reads++;
+			const uuids = searchParams.get('uuids');
+			if (uuids) return Response.json(server.named(uuids.split(',')));
 			const after = searchParams.get('after') ?? '';
 			const list = server.all
 				.filter((held) => held.retired === searchParams.has('retired') && isIn(searchParams.get('kinds'), held.kind))
