@@ -40,7 +40,8 @@ const uuid = (): string => `00000000-0000-4000-8000-${String(++count).padStart(1
 async function change(path: string[], to: unknown, who = ''): Promise<void> {
 	const held = (await findDocument(project.id, 'preset', 'thud'))!;
 	const parts = [{ document: held.uuid, on: held.version, fields: [{ path, to }] }];
-	const request = { change: uuid(), note: '', window: '', who, seen: 0, parts };
+	const seen = (await findProject(project.slug))!.number;
+	const request = { change: uuid(), note: '', window: '', who, seen, parts };
 	expect(await makeChange(sequelize, project.id, request)).toMatchObject({ state: 'made' });
 }
 
