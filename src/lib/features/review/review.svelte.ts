@@ -138,9 +138,12 @@ export class ReviewState {
 		const { kit, subject, other, better, session } = this;
 		const document = kit && subject && subjectIn(kit, subject);
 		if (!document || !better || other?.of !== 'kit') return;
-		const fix = { label: `Take it as in ${other.name}`, apply: () => better };
+		const fix = { label: `Take B (${other.name})`, apply: () => better };
 		session.fix({ kind: subject.kind, document, finding: { check: '', level: 'note', place: '', sentence: '', fix } });
-		session.say(`“${this.nameOf(subject)}” is as in ${other.name}.`, { label: 'Undo', run: () => session.goBack() });
+		session.say(`“${this.nameOf(subject)}” is now as B is: ${other.name}.`, {
+			label: 'Undo',
+			run: () => session.goBack()
+		});
 	}
 
 	open(subject: Subject | null): void {

@@ -173,6 +173,8 @@ describe('of a shake', () => {
 		expect(ofShake(bad, 'too-much').map(({ sentence }) => sentence)).toEqual([expect.stringContaining('roll')]);
 		expect(ofShake(tilt(COMFORT_LIMITS.roll * 0.97), 'too-much')).toEqual([]);
 		expect(mended(ofShake(bad, 'too-much'), bad)).toEqual([]);
+		const often = ofShake(swinging([wave('sine', { x: sine(px(7), 4) })]), 'too-much');
+		expect(often.map(({ sentence }) => sentence)).toContainEqual(expect.stringMatching(/^Too many large motions: /));
 		const settings = { frameRate: 60, length: 'm', keys: [], people: [], limits: { roll: 2 }, silenced: [] } as const;
 		expect(ofShake(tilt(2.05), 'too-much', { settings })).toHaveLength(1);
 		expect(ofShake(tilt(1.95), 'too-much', { settings })).toEqual([]);

@@ -11,7 +11,7 @@ import type { Watched } from './watched';
 const LINEAR: readonly ComfortName[] = ['roll', 'turning', 'sway', 'heave', 'pumping', 'load'];
 
 const why =
-	'More than this makes some people unwell, or is more than the eye follows. The limit is the project’s own, set in the Review’s table of comfort.';
+	'More than this makes some people unwell, or is more than the eye follows. The limit stands in the Review’s table of comfort; a project may set its own.';
 
 /** The project's own limits, else ours. */
 export const comfortLimit = (watched: Watched, name: ComfortName): number =>
@@ -19,7 +19,7 @@ export const comfortLimit = (watched: Watched, name: ComfortName): number =>
 
 const sentenceOf = (name: ComfortName, value: number, limit: number): string => {
 	const { label, unit } = COMFORT[name];
-	return `Too much ${label}: ${said(value)} ${unit}, and ${said(limit)} is the limit.`;
+	return `Too ${name === 'large' ? 'many' : 'much'} ${label}: ${said(value)} ${unit}, and ${said(limit)} is the limit.`;
 };
 
 export const tooMuch: MotionCheck<ShakePreset> = {
