@@ -25,7 +25,13 @@
 	);
 	/** Only a course, and a take of our own, is on our grounds. */
 	const blank = $derived(desk.subject?.kind !== 'course' || sides[0]?.course.recording !== undefined);
-	const caption = $derived(sides.length > 1 ? 'left A, right B' : (sides[0]?.course.name ?? ''));
+	/** Cues and rigs are looked at on a stretch that is made for it. */
+	const STRETCH: Readonly<Record<string, string>> = {
+		cue: 'standing; it happens five metres ahead',
+		rig: 'a walk, a turn, a run, a halt'
+	};
+	const what = $derived(STRETCH[desk.subject?.kind ?? ''] ?? sides[0]?.course.name ?? '');
+	const caption = $derived(sides.length > 1 ? `left A, right B: ${what}` : what);
 
 	onMount(() => {
 		if (matchMedia('(prefers-reduced-motion: reduce)').matches) desk.playing = false;

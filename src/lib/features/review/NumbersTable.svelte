@@ -8,11 +8,13 @@
 		children: Snippet;
 		/** In a box that scrolls its head stays. */
 		sticks?: boolean;
+		/** Many columns: their names take two lines. */
+		narrow?: boolean;
 	}
-	let { label, head, children, sticks = false }: Props = $props();
+	let { label, head, children, sticks = false, narrow = false }: Props = $props();
 </script>
 
-<table aria-label={label} class:sticks>
+<table aria-label={label} class:sticks class:narrow>
 	<thead><tr>{@render head()}</tr></thead>
 	<tbody>{@render children()}</tbody>
 </table>
@@ -87,6 +89,13 @@
 			height: 1px;
 			overflow: hidden;
 		}
+	}
+	.narrow :global(thead th:not(:first-child)) {
+		max-width: 4.6rem;
+		white-space: normal;
+		line-height: 1.2;
+		padding-bottom: 3px;
+		vertical-align: bottom;
 	}
 	.sticks :global(thead th) {
 		position: sticky;

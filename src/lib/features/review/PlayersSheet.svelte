@@ -52,7 +52,7 @@
 
 <div class="players">
 	{#if trouble}<p role="alert" class="wrong">{trouble}</p>{/if}
-	<NumbersTable label="For players who want less">
+	<NumbersTable label="For players who want less" narrow>
 		{#snippet head()}
 			<th scope="col">as it is seen with</th>
 			{#each SHOWN as name (name)}<th scope="col" title={FIGURES[name].says}
