@@ -82,13 +82,14 @@ export function curvesChart({ a, b, drawn, pictures, seconds, time, onscrub }: C
 		lines.push({ ...lineOf(b, drawn, 'B', INK_B, pictures), dash: [6, 3] });
 		lines.push(lessLine(a, b, drawn));
 	}
-	let most = 1e-6;
-	let least = 0;
+	let [most, least] = [0, 0];
 	for (const { ys } of lines)
 		for (let i = 0; i < ys.length; i++) {
 			most = Math.max(most, ys[i]!);
 			least = Math.min(least, ys[i]!);
 		}
+	// Where nothing moves, the line of nothing.
+	if (most === least) most = 1;
 	const room = (most - least) * 0.06;
 	const grip: ChartGrip = {
 		id: 'now',
