@@ -48,7 +48,7 @@
 		{ id: 'hold', label: 'Hold A as B', about: 'what is on the sheet now', run: () => bench.hold(preset) },
 		...(bench.other
 			? [
-					{ id: 'review', label: 'Both in the Review', about: 'in figures, and over many plays', run: onreview },
+					{ id: 'review', label: 'Both in the Review', about: 'in figures', run: onreview },
 					{ id: 'swap', label: 'Swap A and B', about: 'tune the other one', run: () => bench.swap() },
 					{ id: 'take', label: 'Take B into A', about: 'undo brings A back', run: () => bench.takeOther() },
 					{ id: 'drop', label: 'Let B go', about: '', run: () => bench.hold(null) }
