@@ -50,6 +50,7 @@ export {
 	KINDS,
 	openDocument,
 	planOfKind,
+	following,
 	pointsAt,
 	PROJECT_ID,
 	treeOf,

@@ -14,6 +14,7 @@ import {
 	DEFAULT_SETTINGS,
 	documentOf,
 	isPlain,
+	following,
 	KINDS,
 	pointsAt,
 	PROJECT_ID,
@@ -207,7 +208,7 @@ export function partsBringing(chosen: readonly Chosen[], held: readonly Held[], 
 	const places = keysBetween(last, null, todo.length);
 	return todo.map(({ arrival, choice }, i): ChangePart => {
 		const { kind, document } = arrival;
-		const own = { ...KINDS[kind].pointing(document, at), id: at(KINDS[kind].space, document.id) };
+		const own = { ...following(kind, document, at), id: at(KINDS[kind].space, document.id) };
 		const found = own.id === document.id ? here.get(placeOf(arrival)) : undefined;
 		if (!found) return { document: newUuid(), fields: [creation(kind, own, places[i]!, true)] };
 		if (found.retired)

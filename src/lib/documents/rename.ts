@@ -2,7 +2,7 @@
 import type { FieldChange } from './fields/changes';
 import { fieldsTowards, shownOfHeld, type Held } from './held';
 import { freeId } from './ids';
-import { KINDS, pointsAt, type AnyDocument } from './kinds';
+import { following, KINDS, type AnyDocument } from './kinds';
 
 /** What is changed in one document. */
 export interface Changed {
@@ -21,7 +21,7 @@ const seeded = (held: Held, document: AnyDocument & { readonly seededBy?: string
 		? ({ ...document, seededBy: document.seededBy ?? held.id } as AnyDocument)
 		: document;
 
-/** What makes `held` and all that points at it go by another id. `others` may hold it too. */
+/** What makes `held` and all that points at it, or names it, go by another id. `others` may hold it too. */
 export function renamed(held: Held, id: string, others: Iterable<Held>): Changed[] {
 	const own = seeded(held, shownOfHeld(held));
 	const fields: FieldChange[] = [
@@ -34,9 +34,8 @@ export function renamed(held: Held, id: string, others: Iterable<Held>): Changed
 	for (const other of others) {
 		if (other.uuid === held.uuid) continue;
 		const shown = shownOfHeld<AnyDocument>(other);
-		if (!pointsAt(other.kind, shown).some((at) => at.space === space && at.id === held.id)) continue;
-		const next = KINDS[other.kind].pointing(shown, (s, at) => (s === space && at === held.id ? id : at));
-		changes.push({ document: other.uuid, fields: fieldsTowards(other, next) });
+		const next = following(other.kind, shown, (s, at) => (s === space && at === held.id ? id : at));
+		if (next !== shown) changes.push({ document: other.uuid, fields: fieldsTowards(other, next) });
 	}
 	return changes;
 }

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { GameEvent } from 'dinesis-runtime';
 import { newBob, newCue, newPreset, newRig } from 'dinesis-runtime/tools';
-import { kitOfPresets, newCourse, shownOfHeld, type AnyDocument, type KindName } from '$lib/documents';
+import { kitOfPresets, newCourse, shownOfHeld, silencedId, type AnyDocument, type KindName } from '$lib/documents';
 import { openSession } from './testing/open-session';
 
 const event: GameEvent = { id: 'event', name: 'New event', kind: 'moment', placed: false, tags: [], values: [] };
@@ -54,6 +54,18 @@ describe('ids follow names', () => {
 		expect(cue().actions[0]).toMatchObject({ pick: [{ preset: 'thud-2' }] });
 		session.changeBody('new-bob', 'Name', (p) => ({ ...p, name: 'Brisk walk' }));
 		expect(session.wiring.rigs[0]!.bob).toBe('brisk-walk');
+	});
+
+	it('what was left alone stays so under the new id', async () => {
+		const { session } = begin();
+		session.settings.leaveAlone({ kind: 'shake', of: 'new-shake', check: 'silent', reason: 'for the dark' });
+		session.change('new-shake', 'Name', (p) => void (p.name = 'Hush'));
+		expect(session.settings.now.silenced).toEqual([
+			{ id: silencedId('shake', 'hush', 'silent'), kind: 'shake', of: 'hush', check: 'silent', reason: 'for the dark' }
+		]);
+		await settle();
+		session.undo();
+		expect(session.settings.now.silenced).toMatchObject([{ of: 'new-shake' }]);
 	});
 
 	it('what hangs on chance stays what it was', () => {

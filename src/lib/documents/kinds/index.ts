@@ -15,7 +15,7 @@ import { lag } from './lag';
 import { project } from './project';
 import { rig } from './rig';
 import { shake } from './shake';
-import type { AnyDocument, Kind, KindName, Reference } from './types';
+import type { AnyDocument, At, Kind, KindName, Reference } from './types';
 import { value } from './value';
 
 export const KINDS: Readonly<Record<KindName, Kind>> = { shake, bob, lag, rig, cue, event, value, course, project };
@@ -45,6 +45,20 @@ export function pointsAt(name: KindName, document: AnyDocument): Reference[] {
 		return id;
 	});
 	return found;
+}
+
+/** A document where others go by other ids; the same one where that is nothing to it. */
+export function following<T extends AnyDocument>(name: KindName, document: T, at: At): T {
+	let isTouched = false;
+	const moved: At = (space, id) => {
+		const to = at(space, id);
+		isTouched ||= to !== id;
+		return to;
+	};
+	const { pointing, naming } = KINDS[name];
+	const pointed = pointing(document, moved);
+	const next = naming?.(pointed, moved) ?? pointed;
+	return (isTouched ? next : document) as T;
 }
 
 export const treeOf = (name: KindName, document: AnyDocument): Tree => toTree(planOfKind(name), document);

@@ -2,7 +2,20 @@ import { describe, expect, it } from 'vitest';
 import { newCamera, newCue, newPlay, newPreset, newRig } from 'dinesis-runtime/tools';
 import { findingsFor } from '../findings';
 import { wholeKit } from '../new-kit';
-import { documentOf, formatOf, KIND_NAMES, KINDS, openDocument, pointsAt, treeOf, woken, type AnyDocument } from '.';
+import {
+	documentOf,
+	following,
+	formatOf,
+	KIND_NAMES,
+	KINDS,
+	openDocument,
+	pointsAt,
+	silencedId,
+	treeOf,
+	woken,
+	type AnyDocument,
+	type ProjectFacts
+} from '.';
 
 const empty = wholeKit(
 	'K',
@@ -84,6 +97,24 @@ describe('references', () => {
 		expect({ ...other, actions: [] }).toEqual({ ...cue, actions: [] });
 		const rig = { ...newRig('r', 'R'), bob: 'stair', lag: null };
 		expect(KINDS.rig.pointing(rig, () => 'other')).toEqual({ ...rig, bob: 'other' });
+	});
+
+	it('what the project leaves alone goes along with another id, and needs nothing to be there', () => {
+		const one = (kind: 'shake' | 'rig', of: string) => ({
+			id: silencedId(kind, of, 'snap'),
+			kind,
+			of,
+			check: 'snap',
+			reason: 'meant so'
+		});
+		const facts = KINDS.project.fresh('project', '') as unknown as ProjectFacts;
+		const silenced = [one('shake', 'thud'), one('rig', 'thud')];
+		const before = { ...facts, settings: { ...facts.settings, silenced } };
+		const after = following('project', before, (space, id) => (space === 'preset' && id === 'thud' ? 'boom' : id));
+		// A rig of the same id is another one.
+		expect(after.settings.silenced).toEqual([one('shake', 'boom'), one('rig', 'thud')]);
+		expect(pointsAt('project', before)).toEqual([]);
+		expect(following('project', before, (_, id) => id)).toBe(before);
 	});
 
 	it('of a rig, of a shake, of a course and of the project', () => {

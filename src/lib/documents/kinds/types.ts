@@ -33,6 +33,8 @@ export interface Kind<T extends AnyDocument = AnyDocument> {
 	readonly migrations: readonly ((document: unknown) => unknown)[];
 	/** The document with what it points at put elsewhere: `at` says where, for each. */
 	pointing(document: T, at: At): T;
+	/** The document with what it only names put elsewhere: it goes along with another id, and needs nothing to be there. */
+	naming?(document: T, at: At): T;
 }
 
 /** So that a kind's own type is checked where it is written, and forgotten where kinds are one. */

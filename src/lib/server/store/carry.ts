@@ -5,8 +5,9 @@
 import { Op, type Transaction } from 'sequelize';
 import {
 	fieldsTowards,
+	following,
 	KINDS,
-	referencesOf,
+	openDocument,
 	shownOfHeld,
 	type AnyDocument,
 	type ChangePart,
@@ -30,9 +31,11 @@ export async function carriedAlong(
 	const own = works.map(({ part }) => part.document);
 	const rows = await DocumentRow.findAll({ where: { projectId, id: { [Op.notIn]: own } }, transaction });
 	return rows.map(storedOf).flatMap((held): ChangePart[] => {
-		if (!referencesOf(held.kind, held.body).some(({ space, id }) => ids.has(nameIn(space, id)))) return [];
 		const shown = shownOfHeld<AnyDocument>(held);
-		const next = KINDS[held.kind].pointing(shown, (space, id) => ids.get(nameIn(space, id)) ?? id);
+		// Of one that is not sound nobody knows.
+		if (!openDocument(held.kind, structuredClone(shown)).ok) return [];
+		const next = following(held.kind, shown, (space, id) => ids.get(nameIn(space, id)) ?? id);
+		if (next === shown) return [];
 		return [{ document: held.uuid, on: held.version, fields: fieldsTowards(held, next) }];
 	});
 }

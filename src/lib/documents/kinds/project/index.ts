@@ -11,8 +11,8 @@ import {
 	worldLinks,
 	type WorldLinks
 } from 'dinesis-runtime/tools';
-import { kind } from '../types';
-import { DEFAULT_SETTINGS, settingsShape, type ProjectSettings } from './settings';
+import { kind, type At, type KindName, type Space } from '../types';
+import { DEFAULT_SETTINGS, settingsShape, silencedId, type ProjectSettings, type Silenced } from './settings';
 
 /** What belongs to the project itself: what the stand-in game raises, its settings, and what its kit carried that no room works on. */
 export interface ProjectFacts {
@@ -23,6 +23,14 @@ export interface ProjectFacts {
 	readonly players: readonly PlayerSetting[];
 	readonly carried: Readonly<Record<string, unknown>>;
 }
+
+/** What is left alone of a document that goes by another id. */
+function silencedOf(one: Silenced, at: At): Silenced {
+	const space = PRESET_KINDS.has(one.kind) ? 'preset' : (one.kind as Space);
+	const of = at(space, one.of);
+	return of === one.of ? one : { ...one, of, id: silencedId(one.kind, of, one.check) };
+}
+const PRESET_KINDS: ReadonlySet<KindName> = new Set(['shake', 'bob', 'lag']);
 
 /** There is one in each project. */
 export const PROJECT_ID = 'project';
@@ -54,8 +62,11 @@ export const project = kind<ProjectFacts>({
 		},
 		settings: {
 			...facts.settings,
-			// What is left alone needs nothing to be there.
 			keys: facts.settings.keys.map((key) => ({ ...key, of: at(key.kind, key.of) }))
 		}
+	}),
+	naming: (facts, at) => ({
+		...facts,
+		settings: { ...facts.settings, silenced: facts.settings.silenced.map((one) => silencedOf(one, at)) }
 	})
 });
