@@ -80,7 +80,7 @@ describe('three editors, whatever they do and whenever the line breaks', () => {
 						editor.copy.change('Out', [{ document: editor.held(id).uuid, fields: [{ path: ['retired'], to: true }] }]);
 					else if (what === 'undo' || what === 'redo') {
 						editor.copy.bring(server.named(editor.copy.lackingFor(what)));
-						expect(editor.copy.turn(what)?.failed && editor.copy.kept.refused.length === 0).not.toBe(true);
+						editor.copy.turn(what);
 					} else if (what === 'send') editor.send();
 					else if (what === 'lost') editor.send(true);
 					else if (what === 'hear') editor.hear();
