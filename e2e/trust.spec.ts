@@ -167,6 +167,38 @@ test('a change that the server did not take is there again after the tab was lef
 	await expect(keeping(page)).toHaveText(/^kept/);
 });
 
+test('what is done in the moment before a reload is there again, retirements and undo too', async ({
+	page,
+	request
+}) => {
+	const url = await makeProject(request, [thud(), thud({ id: 'b', name: 'Bang' })]);
+	const project = url.replace(/\/bench\/.*/, '');
+	await openBench(page, url);
+	// Nothing reaches the server before the page is gone.
+	await page.route('**/changes', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
+	await type(page, 'amount, ×', '2.75');
+	await page.reload();
+	await expect(field(page, 'amount, ×')).toHaveAttribute('aria-valuenow', '2.75');
+	await page.unroute('**/changes');
+	await expect(keeping(page)).toHaveText(/^kept/);
+
+	await page.goto(`${project}/library`);
+	const rows = page.getByRole('row').filter({ has: page.getByRole('cell') });
+	await expect(rows).toHaveCount(2);
+	await page.getByLabel('Choose Bang').click();
+	await page.getByRole('button', { name: 'Retire', exact: true }).click();
+	await expect(rows).toHaveCount(1);
+	await expect.poll(() => readDocuments(request, url, ['shake']).then((list) => list.length)).toBe(1);
+	// The page that is loaded now does not have it.
+	await page.reload();
+	await expect(rows).toHaveCount(1);
+	await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await expect(rows).toHaveCount(2);
+	await page.reload();
+	await expect(rows).toHaveCount(2);
+});
+
 test('nothing serious for axe on the Bench; text that is small is readable', async ({ page }) => {
 	await openBench(page, `${address()}/lamp-at-morrowskerry/bench/wave-on-tower`, true);
 	const { violations } = await new AxeBuilder({ page }).analyze();

@@ -52,6 +52,7 @@ export {
 	planOfKind,
 	following,
 	pointsAt,
+	PRESET_KINDS,
 	PROJECT_ID,
 	treeOf,
 	woken,

@@ -1,5 +1,5 @@
 /** What one wants to hear or see beside what is here, on the way to the room that plays both. */
-import type { AnyDocument, KindName } from '$lib/documents';
+import { PRESET_KINDS, type AnyDocument, type KindName } from '$lib/documents';
 import { RIG, rigKey, WIRING } from './opened';
 
 export interface ToPlay {
@@ -10,7 +10,7 @@ export interface ToPlay {
 }
 
 /** Kinds that are played by a bench of their own. */
-const OWN: readonly KindName[] = ['shake', 'bob', 'lag'];
+const OWN: readonly KindName[] = PRESET_KINDS;
 /** What sets motion off is played on a course, seen through a rig. */
 const ON_A_COURSE: readonly KindName[] = ['cue', 'event', 'value'];
 

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { KindName } from '$lib/documents';
-import { addressOf, carried, lastIn, lastPlace, placeIn, placeOf, remember } from './places';
+import { addressOf, counterpart, lastIn, lastPlace, placeIn, placeOf, remember } from './places';
 
 beforeEach(() => localStorage.clear());
 
@@ -32,15 +32,15 @@ describe('places', () => {
 
 	it('what is worked on is at hand in the Review, and what is under review in its own room', () => {
 		const at = (room: string, document: string) => ({ slug: 'a', room, document });
-		expect(carried(at('bench', 'thud'), 'review')).toBe('shake:thud');
-		expect(carried(at('cues', 'hit-thud'), 'review')).toBe('cue:hit-thud');
-		expect(carried(at('cues', 'event:hit'), 'review')).toBe(null);
-		expect(carried(at('bench', ''), 'review')).toBe(null);
-		expect(carried(at('library', 'thud'), 'review')).toBe(null);
-		expect(carried(at('review', 'shake:thud'), 'bench')).toBe('thud');
-		expect(carried(at('review', 'course:walk'), 'course')).toBe('walk');
-		expect(carried(at('review', 'course:walk'), 'rig')).toBe(null);
-		expect(carried(at('review', ''), 'bench')).toBe(null);
+		expect(counterpart(at('bench', 'thud'), 'review')).toBe('shake:thud');
+		expect(counterpart(at('cues', 'hit-thud'), 'review')).toBe('cue:hit-thud');
+		expect(counterpart(at('cues', 'event:hit'), 'review')).toBe(null);
+		expect(counterpart(at('bench', ''), 'review')).toBe(null);
+		expect(counterpart(at('library', 'thud'), 'review')).toBe(null);
+		expect(counterpart(at('review', 'shake:thud'), 'bench')).toBe('thud');
+		expect(counterpart(at('review', 'course:walk'), 'course')).toBe('walk');
+		expect(counterpart(at('review', 'course:walk'), 'rig')).toBe(null);
+		expect(counterpart(at('review', ''), 'bench')).toBe(null);
 	});
 
 	it('each room goes back to what was open there last, in each project', () => {

@@ -53,7 +53,7 @@ export function placeIn(kind: KindName, id: string): Omit<Place, 'slug'> {
 
 const SUBJECT_OF: Readonly<Record<string, KindName>> = { bench: 'shake', cues: 'cue', rig: 'rig', course: 'course' };
 /** What is open in one room as another has it: in the Review what is worked on, in its own room what is under review; else null. */
-export function carried({ room, document }: Place, to: string): string | null {
+export function counterpart({ room, document }: Place, to: string): string | null {
 	const kind = SUBJECT_OF[room];
 	if (to === 'review') return kind && document && !document.includes(':') ? `${kind}:${document}` : null;
 	const colon = document.indexOf(':');

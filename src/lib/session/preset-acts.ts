@@ -1,6 +1,7 @@
 /** What is done with presets as wholes: made, copied, taken out of use and brought back, changed many at once. */
 import { produce, type Draft as ImmerDraft } from 'immer';
 import {
+	PRESET_KINDS,
 	creation,
 	fieldsTowards,
 	freeId,
@@ -17,7 +18,7 @@ import type { Outbox } from './outbox.svelte';
 import type { ProjectSession } from './session.svelte';
 import { nameOf } from './standing.svelte';
 import type { Fields } from './steps';
-import { PRESETS, type WorkingCopy } from './working-copy.svelte';
+import type { WorkingCopy } from './working-copy.svelte';
 
 export class PresetActs {
 	constructor(
@@ -108,7 +109,7 @@ export class PresetActs {
 
 	/** Takes presets out of use; undo brings them back. */
 	async retire(...keys: string[]): Promise<boolean> {
-		const present = keys.flatMap((key) => this.work.find(PRESETS, key) ?? []).filter((held) => !held.retired);
+		const present = keys.flatMap((key) => this.work.find(PRESET_KINDS, key) ?? []).filter((held) => !held.retired);
 		if (present.length === 0) return false;
 		const ids = present.map(({ id }) => id);
 		const what = present.length === 1 ? nameOf(present[0]!) : `${present.length} presets`;
@@ -137,7 +138,7 @@ export class PresetActs {
 
 	/** Those that were retired, in their order. */
 	retired(): Promise<api.Answer<Held[]>> {
-		return api.fetchDocuments(this.session.project.slug, { kinds: PRESETS, retired: true });
+		return api.fetchDocuments(this.session.project.slug, { kinds: PRESET_KINDS, retired: true });
 	}
 
 	/** Brings a retired preset back into use. */

@@ -259,6 +259,21 @@ describe('a page that is left and loaded again', () => {
 });
 
 describe('what was out of use when the page was opened', () => {
+	/** The preset is changed, taken out of use, and the page loaded again. */
+	async function retiredAndLoadedAgain() {
+		vi.useRealTimers();
+		const close = session.open();
+		amount(2);
+		await session.acts.retire('thud');
+		await vi.waitFor(() => expect(server.find('thud').retired).toBe(true));
+		close();
+		await new Promise((done) => setTimeout(done, 30));
+		const again = new ProjectSession({ project, ...server.opened() });
+		const closeAgain = again.open();
+		await vi.waitFor(() => expect(again.undoLabel).toContain('Retire'));
+		return { again, closeAgain };
+	}
+
 	it('is there once somebody else brings it back, as it is by then', async () => {
 		vi.useRealTimers();
 		server.meddle('thud', ['retired'], true);
@@ -276,15 +291,7 @@ describe('what was out of use when the page was opened', () => {
 	});
 
 	it('is brought back by undo after the page was loaded again, and by what that page had not sent', async () => {
-		vi.useRealTimers();
-		const close = session.open();
-		await session.acts.retire('thud');
-		await vi.waitFor(() => expect(server.find('thud').retired).toBe(true));
-		close();
-		await new Promise((done) => setTimeout(done, 30));
-		let again = new ProjectSession({ project, ...server.opened() });
-		let closeAgain = again.open();
-		await vi.waitFor(() => expect(again.undoLabel).toContain('Retire'));
+		let { again, closeAgain } = await retiredAndLoadedAgain();
 		expect(again.order).toEqual([]);
 		again.goBack();
 		await vi.waitFor(() => expect(again.order).toEqual(['thud']));
@@ -304,16 +311,7 @@ describe('what was out of use when the page was opened', () => {
 	});
 
 	it('steps that need it wait for the server, one after the other, and are not lost while it does not answer', async () => {
-		vi.useRealTimers();
-		const close = session.open();
-		amount(2);
-		await session.acts.retire('thud');
-		await vi.waitFor(() => expect(server.find('thud').retired).toBe(true));
-		close();
-		await new Promise((done) => setTimeout(done, 30));
-		const again = new ProjectSession({ project, ...server.opened() });
-		const closeAgain = again.open();
-		await vi.waitFor(() => expect(again.undoLabel).toContain('Retire'));
+		const { again, closeAgain } = await retiredAndLoadedAgain();
 		server.away = true;
 		again.goBack();
 		await vi.waitFor(() => expect(again.notices.map((n) => n.text).join()).toContain('once the server answers again'));

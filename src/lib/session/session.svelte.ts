@@ -10,6 +10,7 @@ import {
 	newUuid,
 	partsTowards,
 	pointsAt,
+	PRESET_KINDS,
 	shownOfHeld,
 	wholeKit,
 	wiringOf,
@@ -51,7 +52,7 @@ import { Tabs } from './tabs';
 import { Turning } from './turning';
 import type { Refused } from './refused';
 import type { Wire } from './wire.svelte';
-import { PRESETS, WorkingCopy } from './working-copy.svelte';
+import { WorkingCopy } from './working-copy.svelte';
 
 export { rigKey, WIRING };
 export type { Notice, Opened, Refused };
@@ -158,7 +159,7 @@ export class ProjectSession {
 			fresh: (id) => (this.fresh = id),
 			say: (text, action) => this.say(text, action)
 		});
-		const here = documents.filter(({ kind }) => (PRESETS as readonly KindName[]).includes(kind)).length;
+		const here = documents.filter(({ kind }) => (PRESET_KINDS as readonly KindName[]).includes(kind)).length;
 		this.missing = Math.max(0, (count ?? here) - here);
 	}
 
@@ -423,8 +424,8 @@ export class ProjectSession {
 	/** Fetches what did not come with the page, some at a time: taking them in must not block the page. */
 	private async fetchRest(): Promise<void> {
 		if (this.missing === 0) return;
-		const known = new Set(PRESETS.flatMap((kind) => this.work.list(kind).map(({ uuid }) => uuid)));
-		for await (const answer of api.pagesOf(this.project.slug, { kinds: PRESETS })) {
+		const known = new Set(PRESET_KINDS.flatMap((kind) => this.work.list(kind).map(({ uuid }) => uuid)));
+		for await (const answer of api.pagesOf(this.project.slug, { kinds: PRESET_KINDS })) {
 			if (!answer.ok) return this.say('Not all presets could be fetched; load the page again to try once more.');
 			const fresh = answer.value.filter((held) => !known.has(held.uuid));
 			this.work.take(fresh);

@@ -1,5 +1,6 @@
 /** Documents by the keys that rooms know them by: how each stands with the server, what a sentence calls it, whose history it is. */
 import {
+	PRESET_KINDS,
 	shownOfHeld,
 	WIRING_KINDS,
 	type AnyDocument,
@@ -10,7 +11,7 @@ import {
 } from '$lib/documents';
 import { courseId, isCourse } from './courses.svelte';
 import { RIG, WIRING, type Keeping, type Saved } from './opened';
-import { PRESETS, type WorkingCopy } from './working-copy.svelte';
+import type { WorkingCopy } from './working-copy.svelte';
 
 export const isWiringKind = (kind: KindName): boolean => (WIRING_KINDS as readonly KindName[]).includes(kind);
 
@@ -52,7 +53,7 @@ export class Standing {
 			? this.work.find(['course'], courseId(key))
 			: key.startsWith(RIG)
 				? this.work.find(['rig'], key.slice(RIG.length))
-				: this.work.find(PRESETS, key);
+				: this.work.find(PRESET_KINDS, key);
 		return held ? [held] : [];
 	}
 

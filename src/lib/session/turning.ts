@@ -40,7 +40,7 @@ export class Turning {
 			.then(() => this.bring(this.work.lackingFor(way)))
 			.then((there) => {
 				if (there) this.tell(way);
-				else this.say(`It can be ${WORDS[way].is} once the server answers again.`);
+				else this.say(`“${this.next(way)}” can be ${WORDS[way].is} once the server answers again.`);
 			})
 			.finally(() => {
 				if (this.waiting === turn) this.waiting = null;
@@ -48,9 +48,12 @@ export class Turning {
 		this.waiting = turn;
 	}
 
+	private next(way: Way): string | null {
+		return way === 'undo' ? this.work.undoLabel : this.work.redoLabel;
+	}
+
 	private tell(way: Way): void {
-		const next = way === 'undo' ? this.work.undoLabel : this.work.redoLabel;
-		if (next === null) return this.say(WORDS[way].none);
+		if (this.next(way) === null) return this.say(WORDS[way].none);
 		const label = this.turn(way);
 		if (label !== null) this.say(`${WORDS[way].done}: ${label}`);
 	}

@@ -16,13 +16,11 @@ import {
 	type MadeChange,
 	type Refusal
 } from '$lib/documents';
+import { Absent } from './absent';
 import { merged, mergedParts, type Pending } from './pending';
 import { ShownDocuments } from './shown-documents.svelte';
 import { sorted, withoutSet, withWaiting, type Refused } from './refused';
 import { fieldName, partOf, Steps, type Fields, type Step, type StepPart } from './steps';
-
-/** The kinds that are presets: they share their ids. */
-export const PRESETS = ['shake', 'bob', 'lag'] as const satisfies readonly KindName[];
 
 /** What outlives a reload. */
 export interface Kept {
@@ -57,9 +55,7 @@ export class WorkingCopy {
 	seen: number;
 	private readonly documents: ShownDocuments;
 	private pending: Pending[] = [];
-	/** Changes heard of documents that are not here: of each its newest version. */
-	private readonly beyond = new Map<string, number>();
-	private readonly lacking = new Set<string>();
+	private readonly absent = new Absent();
 	private gesture: { readonly mark: string; readonly name: string } | null = null;
 	private readonly steps = new Steps();
 	/** While several changes are gathered into one. */
@@ -130,33 +126,25 @@ export class WorkingCopy {
 		if (news.length === 0) return;
 		for (const held of news) {
 			this.documents.acknowledge(held);
-			// It may have been read before what was heard of it meanwhile.
-			if ((this.beyond.get(held.uuid) ?? 0) > held.version) this.lacking.add(held.uuid);
-			else this.beyond.delete(held.uuid);
+			this.absent.came(held);
 		}
 		this.documents.show(news.map(({ uuid }) => uuid));
 	}
 
-	/** Documents that are to be asked for: they came into use, or are to be changed, and are not here as they are by now. */
+	/** Documents that are to be asked for. */
 	get wanted(): readonly string[] {
-		return [...this.lacking];
+		return this.absent.wanted;
 	}
 
 	/** Takes in what was asked for; what is not there is not asked for again. */
 	bring(documents: readonly Held[], asked: readonly string[] = []): void {
-		for (const uuid of asked) this.lacking.delete(uuid);
+		this.absent.asked(asked);
 		this.take(documents);
 	}
 
 	/** What the next step needs that is not here: documents that were out of use when the page was opened. */
 	lackingFor(way: 'undo' | 'redo'): readonly string[] {
 		return this.steps.documentsOf(way).filter((uuid) => !this.documents.peek(uuid));
-	}
-
-	private want(pending: readonly Pending[]): void {
-		for (const { parts } of pending)
-			for (const part of parts)
-				if (!newEnvelope(part) && !this.documents.peek(part.document)) this.lacking.add(part.document);
 	}
 
 	/** Changes fields of documents as one undoable step; changes with the same mark, one after the other, are one step. */
@@ -270,9 +258,7 @@ export class WorkingCopy {
 				if (held && held.version >= part.version) continue;
 				const after = changedBy(held ?? null, part.fields) as Envelope | null;
 				if (!after) {
-					this.beyond.set(part.document, part.version);
-					if (part.fields.some(({ path, to }) => path[0] === 'retired' && to === false))
-						this.lacking.add(part.document);
+					this.absent.hear(part);
 					continue;
 				}
 				const { version } = part;
@@ -353,7 +339,10 @@ export class WorkingCopy {
 		this.refused = [...refused, ...this.refused];
 		this.steps.past = [...past, ...this.steps.past];
 		this.steps.future = [...future];
-		this.want(pending);
+		this.absent.need(
+			pending.flatMap(({ parts }) => parts),
+			(document) => this.documents.peek(document) !== undefined
+		);
 		this.documents.show(pending.flatMap((one) => one.parts.map(({ document }) => document)));
 		this.stir();
 	}

@@ -19,11 +19,11 @@ const bytesOf = (color: string): number[] => [1, 3, 5].map((at) => parseInt(colo
 /** Ten metres of lines. Drawn into a picture: lines of their own, so long and so near, are not drawn by every machine. */
 function lines(): THREE.DataTexture {
 	const size = APART * DETAIL;
+	const [air, ink, faint] = [AIR, INK, FAINT].map((color) => [...bytesOf(color), 255]);
 	const data = new Uint8Array(size * size * 4);
 	for (let i = 0; i < size * size; i++) {
 		const [x, y] = [i % size, Math.floor(i / size)];
-		const color = x < 2 || y < 2 ? INK : x % DETAIL === 0 || y % DETAIL === 0 ? FAINT : AIR;
-		data.set([...bytesOf(color), 255], i * 4);
+		data.set((x < 2 || y < 2 ? ink : x % DETAIL === 0 || y % DETAIL === 0 ? faint : air)!, i * 4);
 	}
 	const texture = new THREE.DataTexture(data, size, size);
 	texture.colorSpace = THREE.SRGBColorSpace;

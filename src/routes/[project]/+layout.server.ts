@@ -1,15 +1,8 @@
 import { error } from '@sveltejs/kit';
-import { WIRING_KINDS } from '$lib/documents';
+import { PRESET_KINDS, WIRING_KINDS } from '$lib/documents';
 import { database } from '$lib/server/db/connect';
 import { findProject, readFact } from '$lib/server/repositories/projects';
-import {
-	changesOf,
-	countDocuments,
-	findDocument,
-	listDocuments,
-	listStubs,
-	PRESET_KINDS
-} from '$lib/server/store/documents';
+import { changesOf, countDocuments, findDocument, listDocuments, listStubs } from '$lib/server/store/documents';
 import type { LayoutServerLoad } from './$types';
 
 /** How many presets come with the page; the page fetches the rest once it stands. */

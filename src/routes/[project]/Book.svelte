@@ -6,9 +6,9 @@
 	import { everywhere } from '$lib/features/shell/everywhere';
 	import { ROOMS } from '$lib/features/shell/rooms';
 	import ThumbTabs from '$lib/features/shell/ThumbTabs.svelte';
-	import type { KindName } from '$lib/documents';
-	import { carried, hasBegun, lastIn, noteBegun, noteSeen, placeIn, placeOf, remember } from '$lib/session/places';
+	import { counterpart, hasBegun, lastIn, noteBegun, noteSeen, placeIn, placeOf, remember } from '$lib/session/places';
 	import { provideSession, ProjectSession } from '$lib/session/session.svelte';
+	import { isThere } from '$lib/session/there';
 	import { fetchShelf, type ShelfEntry } from '$lib/session/api';
 	import { fetchAfterPaint } from '$lib/ui/after-paint';
 	import { placing } from '$lib/ui/beside';
@@ -40,22 +40,9 @@
 	/** A room as one left it, or with what is open here, where both show it. What was open there may be gone meanwhile. */
 	const roomAddress = (room: string): string => {
 		const here = placeOf(page.url.pathname);
-		const wanted = [here && carried(here, room), lastIn(session.project.slug, room)];
-		return addressOf(room, wanted.find((document) => document && isThere(room, document)) ?? '');
+		const wanted = [here && counterpart(here, room), lastIn(session.project.slug, room)];
+		return addressOf(room, wanted.find((document) => document && isThere(session, room, document)) ?? '');
 	};
-	function isThere(room: string, document: string): boolean {
-		const { order, bobsAndLags, wiring, missing } = session;
-		if (room === 'bench') return missing > 0 || order.includes(document) || bobsAndLags.some((p) => p.id === document);
-		if (room === 'rig') return wiring.rigs.some((rig) => rig.id === document);
-		if (room === 'review') {
-			const [kind, id = ''] = document.split(':') as [KindName, string?];
-			// Bobs and lags are on the Bench too, and nothing to look at alone.
-			return isThere(placeIn(kind, id).room, id) && !bobsAndLags.some((p) => p.id === id);
-		}
-		if (room === 'cues') return wiring.cues.some((cue) => cue.id === document);
-		// Courses come when something first asks for them; until then their room finds out itself.
-		return room === 'course' && (session.courses.order?.includes(document) ?? true);
-	}
 	const open = (room: string, document = ''): void => void goto(addressOf(room, document));
 	const visit = (room: string): void => void goto(roomAddress(room));
 	/** Tabs follow what is remembered: they are read again with every move. */
@@ -131,7 +118,7 @@
 		const stopNames = session.onRenamed(({ kind, id }, from) => {
 			const place = placeOf(page.url.pathname);
 			const was = { slug: session.project.slug, ...placeIn(kind, from) };
-			const underReview = place?.room === 'review' && place.document === carried(was, 'review');
+			const underReview = place?.room === 'review' && place.document === counterpart(was, 'review');
 			if (!underReview && (place?.room !== was.room || place.document !== was.document)) return;
 			const to = underReview ? addressOf('review', `${kind}:${id}`) : session.addressOf(kind, id);
 			void goto(to, { replaceState: true, keepFocus: true, noScroll: true });

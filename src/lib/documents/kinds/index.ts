@@ -90,7 +90,7 @@ export function woken(name: KindName, format: number, body: unknown): Tree {
 	return changedBy(tree, compare(planOfKind(name), tree, shown, opened.value)) ?? tree;
 }
 
-export type { AnyDocument, Kind, KindName, Reference, Space } from './types';
+export { PRESET_KINDS, type AnyDocument, type Kind, type KindName, type Reference, type Space } from './types';
 export { PROJECT_ID, type ProjectFacts } from './project';
 export {
 	DEFAULT_SETTINGS,

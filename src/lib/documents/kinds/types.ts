@@ -3,6 +3,9 @@ import type { Shape } from 'dinesis-runtime/tools';
 
 export type KindName = 'shake' | 'bob' | 'lag' | 'rig' | 'cue' | 'event' | 'value' | 'course' | 'project';
 
+/** Shakes, head bobs and camera lags: the motion of a kit. */
+export const PRESET_KINDS = ['shake', 'bob', 'lag'] as const satisfies readonly KindName[];
+
 /** Ids differ within a space: shakes, head bobs and lags are presets, and share one. */
 export type Space = 'preset' | 'rig' | 'cue' | 'event' | 'value' | 'course' | 'project';
 

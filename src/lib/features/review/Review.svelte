@@ -52,9 +52,13 @@
 		const subject = subjectOf(key);
 		untrack(() => {
 			desk.open(subject);
-			if (againstBench) desk.holdBenchB();
 			session.findings.prefer(subject);
 		});
+	});
+	/** The project may still be on its way. */
+	const ready = $derived(desk.kit !== null);
+	$effect(() => {
+		if (key && againstBench && ready) untrack(() => desk.holdBenchB());
 	});
 	$effect(() => {
 		const [a, b, seed] = [desk.a?.sent, desk.b?.sent, desk.seed];

@@ -6,9 +6,6 @@ import { DocumentRow } from '../db/models';
 /** A document as it is stored, awake: its body is a tree of today's format. */
 export type StoredDocument = Held;
 
-/** Shakes, head bobs and camera lags: the motion of a kit. */
-export const PRESET_KINDS = ['shake', 'bob', 'lag'] as const satisfies readonly KindName[];
-
 export interface Selection {
 	readonly kinds?: readonly KindName[];
 	readonly ids?: readonly string[];

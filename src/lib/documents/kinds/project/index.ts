@@ -11,7 +11,7 @@ import {
 	worldLinks,
 	type WorldLinks
 } from 'dinesis-runtime/tools';
-import { kind, type At, type KindName, type Space } from '../types';
+import { kind, PRESET_KINDS, type At, type KindName, type Space } from '../types';
 import { DEFAULT_SETTINGS, settingsShape, silencedId, type ProjectSettings, type Silenced } from './settings';
 
 /** What belongs to the project itself: what the stand-in game raises, its settings, and what its kit carried that no room works on. */
@@ -26,11 +26,11 @@ export interface ProjectFacts {
 
 /** What is left alone of a document that goes by another id. */
 function silencedOf(one: Silenced, at: At): Silenced {
-	const space = PRESET_KINDS.has(one.kind) ? 'preset' : (one.kind as Space);
+	const isPreset = (PRESET_KINDS as readonly KindName[]).includes(one.kind);
+	const space = isPreset ? 'preset' : (one.kind as Space);
 	const of = at(space, one.of);
 	return of === one.of ? one : { ...one, of, id: silencedId(one.kind, of, one.check) };
 }
-const PRESET_KINDS: ReadonlySet<KindName> = new Set(['shake', 'bob', 'lag']);
 
 /** There is one in each project. */
 export const PROJECT_ID = 'project';
